@@ -1,0 +1,3 @@
+export { check, designOf, type Design } from './check.js'
+export type { Finding, Leak, Level, Rule } from './rule.js'
+export { rules } from './rules/index.js'

@@ -1,0 +1,65 @@
+import type { AnyContract, Place } from '../contract/index.js'
+import type { ScreenView } from './screen-view.js'
+
+export type Level = 'error' | 'warning' | 'note'
+
+/** Something wrong in a design, with what a person would notice and how to mend it. */
+export interface Finding {
+  readonly rule: string
+  readonly level: Level
+  /** What it is about: `work-order / bales.label`, or `bale-stepper / most`. */
+  readonly subject: string
+  /** What is wrong, in one sentence. */
+  readonly says: string
+  readonly mend: string
+  /** Where its contract or screen is written, if that is known. */
+  readonly place: Place | undefined
+  /** The names to look for from that place on: `bind`, `bales`, `label`. */
+  readonly path: readonly string[]
+}
+
+/** What a rule yields: the part of the subject that leaks, and what is wrong there. */
+export interface Leak {
+  readonly at: readonly string[]
+  readonly says: string
+  /** A mend that knows the case better than the rule's own. */
+  readonly mend?: string
+  readonly level?: Level
+}
+
+interface RuleTexts {
+  readonly id: string
+  readonly level: Level
+  readonly title: string
+  /** What goes wrong for a person, and why. */
+  readonly why: string
+  readonly mend: string
+  /** A module that leaks by this rule alone, and the same module mended; both are run as the rule's test. */
+  readonly leaking: string
+  readonly mended: string
+}
+
+export interface ContractRule extends RuleTexts {
+  readonly about: 'contract'
+  find(contract: AnyContract): Iterable<Leak>
+}
+
+export interface ScreenRule extends RuleTexts {
+  readonly about: 'screen'
+  find(screen: ScreenView): Iterable<Leak>
+}
+
+export type Rule = ContractRule | ScreenRule
+
+export function contractRule(texts: Omit<ContractRule, 'about'>): ContractRule {
+  return { ...texts, about: 'contract' }
+}
+
+export function screenRule(texts: Omit<ScreenRule, 'about'>): ScreenRule {
+  return { ...texts, about: 'screen' }
+}
+
+/** A leak at a place that is named from the outside in: fitting, then name. */
+export function leak(at: readonly string[], says: string, more: { mend?: string; level?: Level } = {}): Leak {
+  return { at, says, ...more }
+}

@@ -1,0 +1,100 @@
+import type { Static, TSchema } from './types.js'
+
+/** Makes a proposed value right, before it stands. */
+export type Amend<T> = (proposed: T, before: T) => T
+/** Turns a proposed value down: gives the reason, or nothing to let it pass. */
+export type Refuse<T> = (proposed: T, before: T) => string | undefined
+/** Is told once a value stands. */
+export type After<T> = (now: T, before: T) => void
+export type OneOrMore<F> = F | readonly F[]
+
+/** The clauses of a property, as a developer writes them. */
+export interface PropertyDraft<S extends TSchema> {
+  type: S
+  default?: Static<NoInfer<S>>
+  attribute?: string | false
+  reflects?: boolean
+  label?: string
+  summary?: string
+  amend?: OneOrMore<Amend<Static<NoInfer<S>>>>
+  refuse?: OneOrMore<Refuse<Static<NoInfer<S>>>>
+  after?: OneOrMore<After<Static<NoInfer<S>>>>
+}
+
+/** The clauses of a two-way value; `P` are the names that its bounds and step may follow. */
+export interface ValueDraft<S extends TSchema, P extends string> extends PropertyDraft<S> {
+  event?: string
+  payloadAt?: string
+  reports?: 'edit' | 'commit'
+  within?: number
+  lastWord?: 'owner' | 'self'
+  accepts?: 'always' | 'never'
+  bounds?: { least?: P | number | string; most?: P | number | string }
+  step?: P | number
+  outside?: 'clamp' | 'refuse' | 'keep'
+  empty?: Static<NoInfer<S>>
+  blank?: 'empty' | 'default' | 'previous' | 'refuse'
+  resetTo?: 'default' | 'initial'
+}
+
+export interface EventDraft<S extends TSchema> {
+  payload?: S
+  summary?: string
+}
+
+export interface CommandDraft {
+  effect?: 'reset' | 'focus' | 'check'
+  reports?: boolean
+  summary?: string
+}
+
+/** A property with every clause filled in. */
+export interface PropertyClause<T = unknown> {
+  readonly kind: 'property' | 'value'
+  readonly name: string
+  readonly type: TSchema
+  readonly required: boolean
+  /** What applies when it is not given; undefined where there is no default. */
+  readonly default: T | undefined
+  readonly attribute: string | false
+  readonly reflects: boolean
+  readonly label: string
+  readonly summary: string | undefined
+  // A typed seam: the functions take the clause's own type, and a contract of any component must hold them all.
+  readonly amend: readonly Amend<any>[]
+  readonly refuse: readonly Refuse<any>[]
+  readonly after: readonly After<any>[]
+}
+
+/** A two-way value with every clause filled in. */
+export interface ValueClause<T = unknown> extends PropertyClause<T> {
+  readonly kind: 'value'
+  readonly event: string
+  readonly payloadAt: string
+  readonly reports: 'edit' | 'commit'
+  /** How long a report may be held back, in milliseconds. */
+  readonly within: number
+  /** Who holds the truth: with `self`, what is given counts at mount and on reset, and later tells by `accepts`. */
+  readonly lastWord: 'owner' | 'self'
+  readonly accepts: 'always' | 'never'
+  readonly bounds: { readonly least: string | number | undefined; readonly most: string | number | undefined }
+  readonly step: string | number | undefined
+  readonly outside: 'clamp' | 'refuse' | 'keep'
+  /** What "nothing" is; undefined where the type has no such value. */
+  readonly empty: T | undefined
+  readonly blank: 'empty' | 'default' | 'previous' | 'refuse'
+  readonly resetTo: 'default' | 'initial'
+}
+
+export interface EventClause {
+  readonly name: string
+  readonly payload: TSchema | undefined
+  readonly summary: string | undefined
+}
+
+export interface CommandClause {
+  readonly name: string
+  readonly effect: 'reset' | 'focus' | 'check' | undefined
+  readonly reports: boolean
+  readonly summary: string | undefined
+}

@@ -1,0 +1,163 @@
+import type {
+  CommandClause, CommandDraft, EventClause, EventDraft, PropertyClause, PropertyDraft, ValueClause, ValueDraft,
+} from './clauses.js'
+import { refuseMalformed } from './malformed.js'
+import { listed, mapValues } from './lists.js'
+import { kebab, labelOf } from './names.js'
+import { rememberPlace } from './place.js'
+import { accepts, type SchemaMap, type Static, type TSchema } from './types.js'
+
+/**
+ * What one component promises. `P`, `V` and `E` are the data types of its properties, two-way values and events, `R` the names that
+ * its owner must supply, `C` its commands and `N` the event names that the contract gives to its values.
+ */
+export interface Contract<P extends SchemaMap, R extends string, V extends SchemaMap, E extends SchemaMap, C extends string, N extends EventNames> {
+  readonly kind: 'contract'
+  readonly tag: string
+  readonly summary: string | undefined
+  readonly required: readonly R[]
+  readonly properties: { readonly [K in keyof P]: PropertyClause<Static<P[K]>> }
+  readonly values: { readonly [K in keyof V]: ValueClause<Static<V[K]>> }
+  readonly events: { readonly [K in keyof E]: EventClause }
+  readonly commands: { readonly [K in C]: CommandClause }
+  readonly form: { readonly value: string } | undefined
+  readonly locks: { readonly readonly: string | undefined; readonly disabled: string | undefined }
+  /** Clause ids that are knowingly not kept, each with its reason. */
+  readonly waives: { readonly [clause: string]: string }
+  /** Only for the compiler: where the type parameters live. */
+  readonly types?: { properties: P; required: R; values: V; events: E; commands: C; eventNames: N }
+}
+
+// A typed seam: the contract of any component.
+export type AnyContract = Contract<any, any, any, any, any, any>
+
+/** The events that values report with, by value, where the contract names them. */
+export type EventNames = Record<string, unknown>
+
+/** The clauses of a contract, as a developer writes them. */
+export interface ContractDraft<P extends SchemaMap, R extends string, V extends SchemaMap, E extends SchemaMap, C extends string, N extends EventNames> {
+  summary?: string
+  required?: readonly (R & NoInfer<Extract<keyof P | keyof V, string>>)[]
+  properties?: { [K in keyof P]: PropertyDraft<P[K]> }
+  values?: { [K in keyof V]: ValueDraft<V[K], NoInfer<Extract<keyof P | keyof V, string>>> } & { [K in keyof N]: { event?: N[K] } }
+  events?: { [K in keyof E]: EventDraft<E[K]> }
+  commands?: Record<C, CommandDraft>
+  form?: { value: NoInfer<Extract<keyof V, string>> }
+  locks?: { readonly?: NoInfer<Extract<keyof P, string>>; disabled?: NoInfer<Extract<keyof P, string>> }
+  waives?: Record<string, string>
+}
+
+/**
+ * Writes down what a component promises: its properties, two-way values, events and commands.
+ *
+ * Throws a {@link CaulkerError} `malformed-contract` that names the first clause that cannot be, and says what to do. The tag is a
+ * valid custom element name (HTML Standard, section 4.13.3).
+ *
+ * @example
+ * ```ts
+ * import { contract, Type } from 'caulker'
+ * const winch = contract('chain-winch', {
+ *   required: ['label'],
+ *   properties: { label: { type: Type.String() } },
+ *   values: { turns: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 12 } } },
+ * })
+ * console.assert(winch.values.turns.event === 'turns-set')
+ * ```
+ */
+export function contract<
+  P extends SchemaMap = {}, V extends SchemaMap = {}, E extends SchemaMap = {},
+  C extends string = never, const R extends string = never, const N extends EventNames = {},
+>(tag: `${string}-${string}`, draft: ContractDraft<P, R, V, E, C, N>): Contract<P, R, V, E, C, N> {
+  refuseMalformed(tag, draft)
+  const required = [...(draft.required ?? [])]
+  const made: AnyContract = {
+    kind: 'contract',
+    tag,
+    summary: draft.summary,
+    required,
+    properties: mapValues(draft.properties, (clause: PropertyDraft<TSchema>, name) => propertyClause(name, clause, required.includes(name as never))),
+    values: mapValues(draft.values, (clause: ValueDraft<TSchema, string>, name) => valueClause(name, clause, required.includes(name as never))),
+    events: mapValues(draft.events, (clause: EventDraft<TSchema>, name): EventClause => ({ name, payload: clause.payload, summary: clause.summary })),
+    commands: mapValues(draft.commands, (clause: CommandDraft, name): CommandClause => ({
+      name, effect: clause.effect, reports: clause.reports ?? true, summary: clause.summary,
+    })),
+    form: draft.form,
+    locks: { readonly: draft.locks?.readonly, disabled: draft.locks?.disabled },
+    waives: { ...draft.waives },
+  }
+  rememberPlace(made, contract)
+  return Object.freeze(made) as never
+}
+
+/** Whether something is a contract, by its own mark, so that one from another copy of the package counts too. */
+export function isContract(value: unknown): value is AnyContract {
+  return typeof value === 'object' && value !== null && (value as { kind?: unknown }).kind === 'contract' && 'tag' in value
+}
+
+/** Every name that an owner can supply: properties first, then two-way values. */
+export function givenClauses(of: AnyContract): PropertyClause[] {
+  return [...Object.values<PropertyClause>(of.properties), ...valueClauses(of)]
+}
+
+export function valueClauses(of: AnyContract): ValueClause[] {
+  return Object.values<ValueClause>(of.values)
+}
+
+export function clauseOf(of: AnyContract, name: string): PropertyClause | undefined {
+  if (Object.hasOwn(of.properties, name)) return of.properties[name]
+  return Object.hasOwn(of.values, name) ? of.values[name] : undefined
+}
+
+export function isValue(clause: PropertyClause): clause is ValueClause {
+  return clause.kind === 'value'
+}
+
+function propertyClause(name: string, draft: PropertyDraft<TSchema>, required: boolean): PropertyClause {
+  return {
+    kind: 'property',
+    name,
+    type: draft.type,
+    required,
+    default: draft.default,
+    attribute: draft.attribute ?? (isScalar(draft.type) ? kebab(name) : false),
+    reflects: draft.reflects ?? false,
+    label: draft.label ?? labelOf(name),
+    summary: draft.summary,
+    amend: listed(draft.amend),
+    refuse: listed(draft.refuse),
+    after: listed(draft.after),
+  }
+}
+
+function valueClause(name: string, draft: ValueDraft<TSchema, string>, required: boolean): ValueClause {
+  const empty = 'empty' in draft ? draft.empty : emptyOf(draft.type)
+  return {
+    ...propertyClause(name, draft, required),
+    kind: 'value',
+    default: 'default' in draft ? draft.default : empty,
+    event: draft.event ?? `${kebab(name)}-set`,
+    payloadAt: draft.payloadAt ?? '/detail/value',
+    reports: draft.reports ?? 'edit',
+    within: draft.within ?? 0,
+    lastWord: draft.lastWord ?? 'owner',
+    accepts: draft.accepts ?? 'always',
+    bounds: { least: draft.bounds?.least, most: draft.bounds?.most },
+    step: draft.step,
+    outside: draft.outside ?? 'clamp',
+    empty,
+    blank: draft.blank ?? (empty === undefined ? 'previous' : 'empty'),
+    resetTo: draft.resetTo ?? 'default',
+  }
+}
+
+/** What "nothing" is where the contract does not say: null if the type has it, else no text, else no entries. */
+function emptyOf(type: TSchema): unknown {
+  if (accepts(type, null)) return null
+  if (accepts(type, '')) return ''
+  return accepts(type, []) ? [] : undefined
+}
+
+function isScalar(type: TSchema): boolean {
+  const kind = (type as { type?: unknown }).type
+  return 'enum' in type || 'const' in type || kind === 'string' || kind === 'number' || kind === 'integer' || kind === 'boolean'
+}

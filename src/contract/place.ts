@@ -1,0 +1,32 @@
+/** Where something was written: a file and a position in it, both counted from 1. */
+export interface Place {
+  file: string
+  line: number
+  column: number
+}
+
+const places = new WeakMap<object, Place>()
+
+/** Remembers from the call stack where `made` was written: the first frame above `maker`. */
+export function rememberPlace(made: object, maker: (...args: never[]) => unknown): void {
+  const carrier: { stack?: string } = {}
+  const capture = (Error as { captureStackTrace?: (target: object, above: unknown) => void }).captureStackTrace
+  if (capture === undefined) return
+  capture(carrier, maker)
+  const place = firstPlace(carrier.stack ?? '')
+  if (place !== undefined) places.set(made, place)
+}
+
+export function placeOf(made: object): Place | undefined {
+  return places.get(made)
+}
+
+/** The first position in a stack that is not inside a package or the runtime itself. */
+export function firstPlace(stack: string): Place | undefined {
+  for (const frame of stack.split('\n')) {
+    const found = /(?:\(|at (?:async )?)((?:file:\/\/|[a-z]:\\|\/).*?):(\d+):(\d+)\)?$/i.exec(frame.trim())
+    if (found === null || found[1] === undefined || found[1].includes('node_modules')) continue
+    return { file: decodeURI(found[1].replace(/^file:\/\//, '')), line: Number(found[2]), column: Number(found[3]) }
+  }
+  return undefined
+}

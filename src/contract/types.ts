@@ -1,0 +1,107 @@
+import { Type, type Static, type TSchema } from 'typebox'
+import { Compile } from 'typebox/compile'
+import { dequal } from 'dequal'
+
+export { Type, type Static, type TSchema }
+
+/** Named data types: JSON Schema 2020-12, built with `Type` or written by hand. */
+export type SchemaMap = Record<string, TSchema>
+
+/** The one extension keyword: it names a host object (a File, a Date) that JSON cannot hold. */
+export const HOST_KEYWORD = 'hostObject'
+
+interface HostObjects {
+  File: File
+  Blob: Blob
+  Date: Date
+}
+
+/**
+ * The data type of a host object, which is compared by identity and never copied.
+ *
+ * @param name the name of its class: `File`, `Blob` or `Date`
+ * @example
+ * ```ts
+ * import { Type, host, accepts } from 'caulker'
+ * const photo = Type.Union([host('File'), Type.Null()])
+ * console.assert(accepts(photo, new File(['hull'], 'hull.png')))
+ * console.assert(!accepts(photo, 'hull.png'))
+ * ```
+ */
+export function host<N extends keyof HostObjects>(name: N) {
+  return Type.Unsafe<HostObjects[N]>({ [HOST_KEYWORD]: name })
+}
+
+type Check = (value: unknown) => boolean
+const checks = new WeakMap<object, Check>()
+
+/**
+ * Whether a value is of a data type (JSON Schema 2020-12, validation).
+ *
+ * @example
+ * ```ts
+ * import { Type, accepts } from 'caulker'
+ * console.assert(accepts(Type.Integer({ minimum: 0 }), 12))
+ * console.assert(!accepts(Type.Integer(), '12'))
+ * ```
+ */
+export function accepts(type: TSchema, value: unknown): boolean {
+  return checkOf(type)(value)
+}
+
+/** The compiled check of a data type, made once for each. */
+export function checkOf(type: TSchema): Check {
+  let check = checks.get(type)
+  if (check === undefined) checks.set(type, (check = compileCheck(type)))
+  return check
+}
+
+/** Compiling costs far more than one check, so a type is compiled when it is first asked. */
+function compileCheck(type: TSchema): Check {
+  let validator: { Check: Check } | undefined
+  return (value) => (validator ??= Compile(withHostChecks(type) as TSchema)).Check(value)
+}
+
+/** A copy of the schema whose host keywords are checked; plain JSON Schema knows nothing of them. */
+function withHostChecks(schema: unknown): unknown {
+  if (Array.isArray(schema)) return schema.map(withHostChecks)
+  if (schema === null || typeof schema !== 'object') return schema
+  const copy: Record<string, unknown> = {}
+  for (const [key, part] of Object.entries(schema)) copy[key] = key === 'const' || key === 'enum' ? part : withHostChecks(part)
+  const name = copy[HOST_KEYWORD]
+  return typeof name === 'string' ? Type.Refine(Type.Unsafe(copy), (value) => isHostObject(value, name)) : copy
+}
+
+/** By its class string, so that an object of another window counts too. */
+function isHostObject(value: unknown, name: string): boolean {
+  if (value === null || typeof value !== 'object') return false
+  const found = Object.prototype.toString.call(value).slice(8, -1)
+  return found === name || (name === 'Blob' && found === 'File')
+}
+
+/** Whether a value is a host object: compared by identity, never cloned. */
+export function isHost(value: unknown): value is object {
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) return false
+  const prototype: unknown = Object.getPrototypeOf(value)
+  return prototype !== null && prototype !== Object.prototype && Object.getPrototypeOf(prototype) !== null
+}
+
+/** Equality of values: plain data structurally, NaN equals NaN, host objects by identity. */
+export function equal(one: unknown, other: unknown): boolean {
+  if (Object.is(one, other) || one === other) return true
+  if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false
+  return !isHost(one) && !isHost(other) && dequal(one, other)
+}
+
+/** A data type in a few words, for messages: `integer or null`. */
+export function typeText(type: TSchema): string {
+  const schema = type as Record<string, unknown>
+  const union = schema['anyOf'] ?? schema['oneOf']
+  if (Array.isArray(union)) return [...new Set(union.map((part) => typeText(part as TSchema)))].join(' or ')
+  if (Array.isArray(schema['enum'])) return schema['enum'].map((one) => JSON.stringify(one)).join(' or ')
+  if ('const' in schema) return JSON.stringify(schema['const'])
+  if (typeof schema[HOST_KEYWORD] === 'string') return schema[HOST_KEYWORD]
+  const kind = schema['type']
+  if (Array.isArray(kind)) return kind.join(' or ')
+  return typeof kind === 'string' ? kind : 'any value'
+}

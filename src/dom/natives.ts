@@ -1,0 +1,101 @@
+import { contract, Type } from '../contract/index.js'
+
+const orNull = Type.Union([Type.Number(), Type.Null()])
+
+/** The native text field, `<input type="text">` or one like it, and `<textarea>`. */
+export const nativeText = contract('native-text', {
+  summary: 'A native text field',
+  properties: {
+    placeholder: { type: Type.String(), default: '' },
+    disabled: { type: Type.Boolean(), default: false },
+    readOnly: { type: Type.Boolean(), default: false },
+  },
+  values: { value: { type: Type.String(), default: '', event: 'input', payloadAt: '/target/value' } },
+  locks: { readonly: 'readOnly', disabled: 'disabled' },
+})
+
+/** The native number field, `<input type="number">`; it holds a number or, when it is empty, null, and it keeps what is off its bounds. */
+export const nativeNumber = contract('native-number', {
+  summary: 'A native number field',
+  properties: {
+    min: { type: orNull, default: null },
+    max: { type: orNull, default: null },
+    step: { type: orNull, default: null },
+    disabled: { type: Type.Boolean(), default: false },
+    readOnly: { type: Type.Boolean(), default: false },
+  },
+  values: { value: { type: orNull, default: null, event: 'input', payloadAt: '/target/valueAsNumber', bounds: { least: 'min', most: 'max' }, outside: 'keep' } },
+  locks: { readonly: 'readOnly', disabled: 'disabled' },
+})
+
+/** The native button, `<button>`; it sends `press` when it is clicked or operated by keyboard. */
+export const nativeButton = contract('native-button', {
+  summary: 'A native button',
+  required: ['text'],
+  properties: { text: { type: Type.String() }, disabled: { type: Type.Boolean(), default: false } },
+  events: { press: { payload: Type.Unknown() } },
+})
+
+/** How the names of a native control's contract are found on the control itself. */
+export interface Native {
+  /** In words, for messages. */
+  readonly expects: string
+  fits(element: Element): boolean
+  create(document: Document): Element
+  write(element: never, name: string, value: unknown): void
+  read(element: never, name: string): unknown
+  /** The platform's own name of an event, where the contract has another. */
+  readonly events: Readonly<Record<string, string>>
+}
+
+const TEXT_TYPES = ['text', 'search', 'email', 'tel', 'url', 'password']
+
+const natives: Readonly<Record<string, Native>> = {
+  'native-text': {
+    expects: 'a text field (<input> or <textarea>)',
+    fits: (element) => element.localName === 'textarea' || (element.localName === 'input' && TEXT_TYPES.includes((element as HTMLInputElement).type)),
+    create: (document) => input(document, 'text'),
+    write: (element: HTMLInputElement, name, value) => Object.assign(element, { [name]: value ?? (name === 'value' || name === 'placeholder' ? '' : false) }),
+    read: (element: HTMLInputElement, name) => element[name as 'value'],
+    events: {},
+  },
+  'native-number': {
+    expects: 'a number field (<input type="number">)',
+    fits: (element) => element.localName === 'input' && (element as HTMLInputElement).type === 'number',
+    create: (document) => input(document, 'number'),
+    write: (element: HTMLInputElement, name, value) => Object.assign(element, { [name]: isFlag(name) ? value === true : textOf(value) }),
+    read: (element: HTMLInputElement, name) => (isFlag(name) ? element[name as 'disabled'] : numberOf(element[name as 'value'])),
+    events: {},
+  },
+  'native-button': {
+    expects: 'a button (<button>)',
+    fits: (element) => element.localName === 'button',
+    create: (document) => Object.assign(document.createElement('button'), { type: 'button' }),
+    write: (element: HTMLButtonElement, name, value) => {
+      if (name === 'text') element.textContent = typeof value === 'string' ? value : ''
+      else element.disabled = value === true
+    },
+    read: (element: HTMLButtonElement, name) => (name === 'text' ? element.textContent : element[name as 'disabled']),
+    events: { press: 'click' },
+  },
+}
+
+export function nativeFor(tag: string): Native | undefined {
+  return natives[tag]
+}
+
+function input(document: Document, type: string): HTMLInputElement {
+  return Object.assign(document.createElement('input'), { type })
+}
+
+function isFlag(name: string): boolean {
+  return name === 'disabled' || name === 'readOnly'
+}
+
+function textOf(value: unknown): string {
+  return typeof value === 'number' && !Number.isNaN(value) ? String(value) : ''
+}
+
+function numberOf(text: string): number | null {
+  return text === '' ? null : Number(text)
+}

@@ -1,0 +1,66 @@
+import type { ValueClause } from '../contract/index.js'
+
+/** The bounds and step of a value as they are now: numbers, or texts that sort (dates, times). */
+export interface Limits {
+  least: number | string | undefined
+  most: number | string | undefined
+  step: number | undefined
+}
+
+/** Reads the bounds of a value; `valueOf` gives what a named property stands at. */
+export function limitsOf(clause: ValueClause, valueOf: (name: string) => unknown): Limits {
+  const read = (limit: string | number | undefined) => (typeof limit === 'string' && !/^\d/.test(limit) ? valueOf(limit) : limit)
+  const step = read(clause.step)
+  return { least: bound(read(clause.bounds.least)), most: bound(read(clause.bounds.most)), step: typeof step === 'number' && step > 0 ? step : undefined }
+}
+
+/**
+ * A value brought inside its limits: on a step counted from the least (else from 0), and never above the most. Where the least is
+ * above the most, the least stands. Both ends of a pair are brought in; what is neither number nor sortable text stays.
+ */
+export function bring(value: unknown, limits: Limits): unknown {
+  if (Array.isArray(value)) return value.map((end: unknown) => bring(end, limits))
+  if (typeof value === 'string') return between(value, limits)
+  return typeof value === 'number' && !Number.isNaN(value) ? between(snap(value, limits), limits) : value
+}
+
+/** What is outside about a value, in a few words; nothing if it is within its limits. */
+export function outsideText(value: unknown, limits: Limits): string | undefined {
+  if (Array.isArray(value)) return value.map((end: unknown) => outsideText(end, limits)).find((text) => text !== undefined)
+  const { least, most, step } = limits
+  if (isBelow(value, least)) return `${String(value)} is below the least, ${String(least)}`
+  if (isBelow(most, value)) return `${String(value)} is above the most, ${String(most)}`
+  if (typeof value === 'number' && step !== undefined && snap(value, limits) !== value) return `${value} is between two steps of ${step}`
+  return undefined
+}
+
+function snap(value: number, { least, most, step }: Limits): number {
+  if (step === undefined || !Number.isFinite(value)) return value
+  const base = typeof least === 'number' ? least : 0
+  const places = Math.max(decimals(base), decimals(step))
+  const onStep = (steps: number) => Number((base + steps * step).toFixed(places))
+  const steps = Math.round((value - base) / step)
+  const snapped = onStep(steps)
+  if (typeof most !== 'number' || snapped <= most) return snapped
+  return onStep(Math.floor(Number(((most - base) / step).toFixed(9))))
+}
+
+function between<T extends number | string>(value: T, { least, most }: Limits): unknown {
+  if (isBelow(most, value) && !isBelow(most, least)) return typeof value === 'number' ? Math.min(value, most as number) : most
+  if (isBelow(value, least)) return least
+  return isBelow(most, value) ? least : value
+}
+
+/** Only what is of one kind can be compared. */
+function isBelow(one: unknown, other: unknown): boolean {
+  return typeof one === typeof other && (typeof one === 'number' || typeof one === 'string') && one < (other as typeof one)
+}
+
+function bound(value: unknown): number | string | undefined {
+  return (typeof value === 'number' && !Number.isNaN(value)) || typeof value === 'string' ? value : undefined
+}
+
+function decimals(number: number): number {
+  const [digits, exponent] = String(number).split('e')
+  return Math.min(20, Math.max(0, (digits?.split('.')[1]?.length ?? 0) - Number(exponent ?? 0)))
+}

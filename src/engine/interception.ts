@@ -1,0 +1,46 @@
+import { checkOf, printed, typeText, type Amend, type Refuse, type TSchema, type ValueClause } from '../contract/index.js'
+import { bring, outsideText, type Limits } from './bounds.js'
+
+/** What became of a proposed value: it stands (perhaps amended), or it is refused with a reason. */
+export type Settled = { readonly stands: true; readonly value: unknown } | { readonly stands: false; readonly reason: string }
+
+interface Intercepted {
+  readonly type: TSchema
+  readonly amend: readonly Amend<unknown>[]
+  readonly refuse: readonly Refuse<unknown>[]
+}
+
+/** The way of every proposal: type check, `amend` in order, bounds and step by `outside`, `refuse` in order. */
+export function settle(clause: Intercepted, proposed: unknown, before: unknown, bounded?: { clause: ValueClause; limits: Limits }): Settled {
+  if (!fits(clause.type, proposed)) return refused(`${printed(proposed)} is not of type ${typeText(clause.type)}`)
+  let value = proposed
+  for (const amend of clause.amend) value = amend(value, before)
+  if (value !== proposed && !fits(clause.type, value)) return refused(`amend made ${printed(value)}, which is not of type ${typeText(clause.type)}`)
+  if (bounded !== undefined) {
+    const inside = withinLimits(bounded.clause, value, bounded.limits)
+    if (!inside.stands) return inside
+    value = inside.value
+  }
+  for (const refuse of clause.refuse) {
+    const reason = refuse(value, before)
+    if (reason !== undefined) return refused(reason)
+  }
+  return { stands: true, value }
+}
+
+/** What a value becomes at its bounds: brought in, refused or kept, as its clause says. */
+export function withinLimits(clause: ValueClause, value: unknown, limits: Limits): Settled {
+  if (clause.outside === 'keep') return { stands: true, value }
+  if (clause.outside === 'clamp') return { stands: true, value: bring(value, limits) }
+  const outside = outsideText(value, limits)
+  return outside === undefined ? { stands: true, value } : refused(outside)
+}
+
+/** Undefined means "not given", which every type allows. */
+function fits(type: TSchema, value: unknown): boolean {
+  return value === undefined || checkOf(type)(value)
+}
+
+function refused(reason: string): Settled {
+  return { stands: false, reason }
+}

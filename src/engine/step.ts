@@ -1,0 +1,239 @@
+import { clauseOf, equal, messageOf } from '../contract/index.js'
+import type { BoundName, Plan, PlannedStep, ReckonedSlot } from '../wiring/index.js'
+import { limitsOf } from './bounds.js'
+import { settle, withinLimits } from './interception.js'
+
+/** Everything that can change in a running screen, one value a slot. */
+export type Slots = readonly unknown[]
+
+/** What can happen to a screen; each input is one transaction. */
+export type Input =
+  | { readonly kind: 'set'; readonly cell: number; readonly value: unknown }
+  | { readonly kind: 'hear'; readonly fitting: number; readonly event: string; readonly payload: unknown }
+  | { readonly kind: 'act'; readonly action: string; readonly steps: readonly PlannedStep[] }
+  /** A command changed values without reporting it: who called it learns what they are now. */
+  | { readonly kind: 'learn'; readonly fitting: number; readonly values: Readonly<Record<string, unknown>> }
+
+export interface Tell {
+  readonly fitting: number
+  /** All that changed for one fitting, in one call. */
+  readonly changes: Readonly<Record<string, unknown>>
+}
+
+export interface Refusal {
+  readonly cell: string
+  readonly value: unknown
+  readonly reason: string
+}
+
+export interface Fault {
+  /** Where it was thrown: `reckoned total`, `after of bales`, `tell of stepper`. */
+  readonly place: string
+  readonly error: unknown
+}
+
+/** What one transaction comes to: the slots that stand after it, and what is owed to the world. */
+export interface Outcome {
+  readonly slots: Slots
+  readonly tells: readonly Tell[]
+  readonly commands: readonly Extract<PlannedStep, { step: 'run' }>[]
+  readonly afters: readonly { readonly cell: string; readonly hook: (now: never, before: never) => void; readonly now: unknown; readonly before: unknown }[]
+  readonly refusals: readonly Refusal[]
+  readonly faults: readonly Fault[]
+}
+
+interface Draft {
+  slots: unknown[]
+  dirty: Uint8Array
+  refusals: Refusal[]
+  faults: Fault[]
+  commands: Extract<PlannedStep, { step: 'run' }>[]
+}
+
+/**
+ * One transaction, pure: what is proposed passes interception, reckoned cells follow once each in rank order, and each fitting is
+ * told at most once. A throw on the way rolls all of it back, and the reporter is told the value that stands.
+ */
+export function step(plan: Plan, slots: Slots, input: Input): Outcome {
+  let draft = open(slots)
+  try {
+    propose(plan, draft, input)
+    reckonAll(plan, draft)
+  } catch (thrown) {
+    const { refusals } = draft
+    draft = { ...open(slots), refusals, faults: [{ place: thrown instanceof Located ? thrown.place : placeOf(plan, input), error: unwrapped(thrown) }] }
+    if (input.kind === 'hear') learnReport(plan, draft, input.fitting, input.event, input.payload)
+  }
+  const tells = plan.bound.length === 0 ? [] : owed(plan, draft)
+  return { slots: draft.slots, tells, commands: draft.commands, afters: aftersOf(plan, slots, draft), refusals: draft.refusals, faults: draft.faults }
+}
+
+/** The first slots of a run: cells at their initial values, reckoned cells computed, every bound name agreed on as it is given. */
+export function firstSlots(plan: Plan, initial: Readonly<Record<string, unknown>> = {}): Outcome {
+  const draft = open(plan.initial)
+  plan.cells.forEach((cell, at) => {
+    if (Object.hasOwn(initial, cell.name)) draft.slots[at] = initial[cell.name]
+  })
+  draft.dirty.fill(1)
+  for (const one of plan.reckoned) {
+    try {
+      draft.slots[one.slot] = computed(one, draft.slots)
+    } catch (error) {
+      draft.faults.push({ place: `reckoned ${one.name}`, error })
+    }
+  }
+  owed(plan, draft)
+  return { slots: draft.slots, tells: [], commands: [], afters: [], refusals: draft.refusals, faults: draft.faults }
+}
+
+/** What a fitting is given when it is mounted: every bound name that has a value. */
+export function givenTo(plan: Plan, slots: Slots, fitting: number): Record<string, unknown> {
+  const given: Record<string, unknown> = {}
+  for (const bound of plan.fittings[fitting]?.bound ?? []) if (slots[bound.known] !== undefined) given[bound.name] = slots[bound.known]
+  return given
+}
+
+function open(slots: Slots): Draft {
+  return { slots: slots.slice(), dirty: new Uint8Array(slots.length), refusals: [], faults: [], commands: [] }
+}
+
+function propose(plan: Plan, draft: Draft, input: Input): void {
+  switch (input.kind) {
+    case 'set':
+      return proposeTo(plan, draft, input.cell, input.value)
+    case 'act':
+      return runSteps(plan, draft, input.steps, undefined)
+    case 'learn':
+      for (const bound of plan.fittings[input.fitting]?.bound ?? [])
+        if (Object.hasOwn(input.values, bound.name)) hearValue(plan, draft, bound, input.values[bound.name])
+      return undefined
+    case 'hear': {
+      const hearing = plan.fittings[input.fitting]?.hears.get(input.event)
+      if (hearing?.bound !== undefined) hearValue(plan, draft, hearing.bound, input.payload)
+      if (hearing !== undefined) runSteps(plan, draft, hearing.steps, input.payload)
+    }
+  }
+}
+
+function hearValue(plan: Plan, draft: Draft, bound: BoundName, value: unknown): void {
+  write(draft, bound.known, value)
+  if (bound.cell >= 0) proposeTo(plan, draft, bound.cell, value)
+}
+
+function learnReport(plan: Plan, draft: Draft, fitting: number, event: string, payload: unknown): void {
+  const bound = plan.fittings[fitting]?.hears.get(event)?.bound
+  if (bound !== undefined) write(draft, bound.known, payload)
+}
+
+function runSteps(plan: Plan, draft: Draft, steps: readonly PlannedStep[], payload: unknown): void {
+  for (const one of steps) {
+    if (one.step === 'run') draft.commands.push(one)
+    else proposeTo(plan, draft, one.cell, one.fromPayload ? payload : one.value)
+  }
+}
+
+function proposeTo(plan: Plan, draft: Draft, cell: number, value: unknown): void {
+  const clause = plan.cells[cell]
+  if (clause === undefined) return
+  const settled = settle(clause, value, draft.slots[cell])
+  if (settled.stands) write(draft, cell, settled.value)
+  else draft.refusals.push({ cell: clause.name, value, reason: settled.reason })
+}
+
+function write(draft: Draft, slot: number, value: unknown): void {
+  if (equal(draft.slots[slot], value)) return
+  draft.slots[slot] = value
+  draft.dirty[slot] = 1
+}
+
+function reckonAll(plan: Plan, draft: Draft): void {
+  const { slots, dirty } = draft
+  const { reckoned } = plan
+  for (let rank = 0; rank < reckoned.length; rank++) {
+    const one = reckoned[rank] as ReckonedSlot
+    const { inputs } = one
+    for (let at = 0; at < inputs.length; at++) {
+      if (dirty[inputs[at] as number] !== 1) continue
+      let value: unknown
+      try {
+        value = computed(one, slots)
+      } catch (error) {
+        throw new Located(`reckoned ${one.name}`, error)
+      }
+      if (!equal(slots[one.slot], value)) {
+        slots[one.slot] = value
+        dirty[one.slot] = 1
+      }
+      break
+    }
+  }
+}
+
+/** Most reckoned cells have one or two inputs; a call without a list of them is several times faster. */
+function computed({ inputs, compute }: ReckonedSlot, slots: readonly unknown[]): unknown {
+  if (inputs.length === 1) return compute(slots[inputs[0] as number])
+  if (inputs.length === 2) return compute(slots[inputs[0] as number], slots[inputs[1] as number])
+  return compute(...inputs.map((input) => slots[input]))
+}
+
+/** The tells that are due: each name whose truth differs from what owner and component last agreed on. */
+function owed(plan: Plan, draft: Draft): Tell[] {
+  const { slots, dirty } = draft
+  const tells: Tell[] = []
+  let changes: Record<string, unknown> | undefined
+  let fitting = -1
+  for (const bound of plan.bound) {
+    if (!bound.watches.some((slot) => dirty[slot] === 1)) continue
+    const due = dueValue(plan, slots, bound)
+    if (equal(due, slots[bound.known])) continue
+    slots[bound.known] = due
+    if (changes === undefined || bound.fitting !== fitting) {
+      changes = {}
+      fitting = bound.fitting
+      tells.push({ fitting, changes })
+    }
+    changes[bound.name] = due
+  }
+  return tells
+}
+
+/** A tell is brought inside the bounds of the contract; what a contract would refuse is not told. */
+function dueValue(plan: Plan, slots: readonly unknown[], bound: BoundName): unknown {
+  const value = slots[bound.source]
+  if (bound.bounded === undefined || value === undefined) return value
+  const contract = plan.fittings[bound.fitting]?.contract
+  const limits = limitsOf(bound.bounded, (name) => {
+    const at = bound.limits.get(name)
+    const given = at === undefined ? undefined : slots[at]
+    return given ?? (contract && clauseOf(contract, name)?.default)
+  })
+  const settled = withinLimits(bound.bounded, value, limits)
+  return settled.stands ? settled.value : slots[bound.known]
+}
+
+function aftersOf(plan: Plan, before: Slots, draft: Draft): Outcome['afters'] {
+  return plan.cells.flatMap((cell, at) =>
+    draft.dirty[at] === 1 && !equal(before[at], draft.slots[at])
+      ? cell.after.map((hook) => ({ cell: cell.name, hook, now: draft.slots[at], before: before[at] }))
+      : [])
+}
+
+/** Carries a throw to the rollback together with the place that threw it. */
+class Located extends Error {
+  constructor(
+    readonly place: string,
+    override readonly cause: unknown,
+  ) {
+    super(messageOf(cause))
+  }
+}
+
+function unwrapped(thrown: unknown): unknown {
+  return thrown instanceof Located ? thrown.cause : thrown
+}
+
+function placeOf(plan: Plan, input: Input): string {
+  if (input.kind === 'set') return `the interception of ${plan.cells[input.cell]?.name ?? 'a cell'}`
+  if (input.kind === 'act') return `the action ${input.action}`
+  return `what ${plan.fittings[input.fitting]?.name ?? 'a fitting'} reported`
+}

@@ -1,0 +1,167 @@
+import { clauseOf, isValue, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import type { Action, AnyScreen, CellClause } from './screen.js'
+import { isPayload, type AnyCell, type Reckoned, type Source } from './tokens.js'
+
+/** A wiring compiled to flat arrays: every thing that can change is a slot, and a snapshot is a copy of one array. */
+export interface Plan {
+  readonly screen: AnyScreen
+  /** What each slot is, for ledgers and messages: `bales`, `total`, `stepper.bales`. */
+  readonly names: readonly string[]
+  readonly initial: readonly unknown[]
+  /** In the slots from 0 on. */
+  readonly cells: readonly CellClause[]
+  /** In rank order: each stands after all that it depends on. */
+  readonly reckoned: readonly ReckonedSlot[]
+  readonly fittings: readonly FittingPlan[]
+  readonly bound: readonly BoundName[]
+}
+
+export interface ReckonedSlot {
+  readonly name: string
+  readonly slot: number
+  readonly inputs: readonly number[]
+  readonly compute: (...inputs: unknown[]) => unknown
+}
+
+export interface FittingPlan {
+  readonly name: string
+  readonly contract: AnyContract
+  readonly bound: readonly BoundName[]
+  readonly hears: ReadonlyMap<string, Hearing>
+}
+
+/** A bound name of a fitting: where its truth is, and what owner and component last agreed on. */
+export interface BoundName {
+  readonly fitting: number
+  readonly name: string
+  readonly source: number
+  readonly known: number
+  /** The cell that takes what is reported; -1 where nobody does. */
+  readonly cell: number
+  /** The value's clause where bounds may change what is told. */
+  readonly bounded: ValueClause | undefined
+  /** Where the names that its bounds and step follow are held. */
+  readonly limits: ReadonlyMap<string, number>
+  /** The slots whose change may make a tell due. */
+  readonly watches: readonly number[]
+}
+
+/** What hears one event of a fitting: the binding of a value first, then the steps in their order. */
+export interface Hearing {
+  readonly bound: BoundName | undefined
+  readonly steps: readonly PlannedStep[]
+}
+
+export type PlannedStep =
+  | { readonly step: 'set'; readonly cell: number; readonly value: unknown; readonly fromPayload: boolean }
+  | { readonly step: 'run'; readonly fitting: number; readonly command: string; readonly args: readonly unknown[] }
+
+/**
+ * Compiles a screen once, for any number of runs. Names that do not exist are left out here and reported by `check`.
+ */
+export function compile(screen: AnyScreen): Plan {
+  const names: string[] = []
+  const initial: unknown[] = []
+  const slot = (name: string, value: unknown) => (initial.push(value), names.push(name) - 1)
+
+  const cells = Object.values<CellClause>(screen.cells)
+  const cellSlots = new Map(cells.map((cell) => [cell.name, slot(cell.name, cell.initial)]))
+  const ranked = inRankOrder(Object.values<Reckoned<unknown>>(screen.reckoned))
+  const reckonedSlots = new Map<Reckoned<unknown>, number>()
+  const slotOf = (source: Source<unknown>): number | undefined =>
+    source.kind === 'cell' ? cellSlots.get(source.name) : (reckonedSlots.get(source) ?? reckonedSlots.get(screen.reckoned[source.name]))
+  const reckoned: ReckonedSlot[] = []
+  for (const one of ranked) {
+    const inputs = one.inputs.map(slotOf)
+    const at = slot(one.name, undefined)
+    reckonedSlots.set(one, at)
+    if (inputs.every((input) => input !== undefined)) reckoned.push({ name: one.name, slot: at, inputs, compute: one.compute as never })
+  }
+
+  const fittingNames = Object.keys(screen.fittings)
+  const fittings = fittingNames.map((name, index): FittingPlan => {
+    const contract = screen.fittings[name] as AnyContract
+    const sources = sourcesOf(screen, name, contract, slotOf, (of, value) => slot(`${name}.${of}`, value))
+    const bound = [...sources].map(([of, source]) => boundName(contract, index, of, source, slot(`${name}.${of}`, undefined), sources))
+    return { name, contract, bound, hears: hearings(screen, name, contract, bound, (action) => planned(action, cellSlots, cells, fittingNames)) }
+  })
+  return { screen, names, initial, cells, reckoned, fittings, bound: fittings.flatMap((fitting) => fitting.bound) }
+}
+
+/** The steps of an action, with cells and fittings as numbers; a step that names something unknown is left out. */
+export function planned(action: Action, cellSlots: ReadonlyMap<string, number>, cells: readonly CellClause[], fittings: readonly string[]): PlannedStep[] {
+  return action.steps.flatMap((one): PlannedStep[] => {
+    if (one.step === 'run') {
+      const fitting = fittings.indexOf(one.fitting.name)
+      return fitting < 0 ? [] : [{ step: 'run', fitting, command: one.command, args: one.args }]
+    }
+    const cell = cellSlots.get(one.cell.name)
+    if (cell === undefined) return []
+    const value = one.step === 'set' ? one.value : cells[cell]?.initial
+    return [{ step: 'set', cell, value, fromPayload: one.step === 'set' && isPayload(value) }]
+  })
+}
+
+interface SourceSlot {
+  slot: number
+  twoWay: boolean
+}
+
+function sourcesOf(
+  screen: AnyScreen, fitting: string, contract: AnyContract,
+  slotOf: (source: Source<unknown>) => number | undefined, constant: (name: string, value: unknown) => number,
+): Map<string, SourceSlot> {
+  const sources = new Map<string, SourceSlot>()
+  for (const [name, binding] of Object.entries(screen.bindings[fitting] ?? {})) {
+    if (clauseOf(contract, name) === undefined) continue
+    const at = binding.kind === 'constant' ? constant(name, binding.value) : slotOf(binding.source)
+    if (at !== undefined) sources.set(name, { slot: at, twoWay: binding.kind === 'two-way' })
+  }
+  return sources
+}
+
+function boundName(contract: AnyContract, fitting: number, name: string, source: SourceSlot, known: number, sources: ReadonlyMap<string, SourceSlot>): BoundName {
+  const clause = clauseOf(contract, name)
+  const bounded = clause !== undefined && isValue(clause) && clause.outside !== 'keep' && hasLimits(clause) ? clause : undefined
+  const limits = new Map<string, number>()
+  for (const limit of bounded === undefined ? [] : [bounded.bounds.least, bounded.bounds.most, bounded.step]) {
+    const at = typeof limit === 'string' ? sources.get(limit)?.slot : undefined
+    if (at !== undefined) limits.set(limit as string, at)
+  }
+  return { fitting, name, source: source.slot, known, cell: source.twoWay ? source.slot : -1, bounded, limits, watches: [source.slot, known, ...limits.values()] }
+}
+
+function hasLimits(clause: ValueClause): boolean {
+  return clause.bounds.least !== undefined || clause.bounds.most !== undefined || clause.step !== undefined
+}
+
+function hearings(
+  screen: AnyScreen, fitting: string, contract: AnyContract, bound: readonly BoundName[], plan: (action: Action) => PlannedStep[],
+): Map<string, Hearing> {
+  const hears = new Map<string, Hearing>()
+  for (const value of valueClauses(contract)) {
+    const itsBound = bound.find((one) => one.name === value.name)
+    if (itsBound !== undefined) hears.set(value.event, { bound: itsBound, steps: [] })
+  }
+  for (const [event, action] of Object.entries(screen.on[fitting] ?? {}))
+    hears.set(event, { bound: hears.get(event)?.bound, steps: plan(action) })
+  return hears
+}
+
+/** Depth first, so that each stands after its inputs; what depends on itself is left out (it has no first value). */
+function inRankOrder(all: readonly Reckoned<unknown>[]): Reckoned<unknown>[] {
+  const order: Reckoned<unknown>[] = []
+  const state = new Map<Reckoned<unknown>, 'open' | 'done'>()
+  const visit = (one: Reckoned<unknown> | AnyCell): void => {
+    if (one.kind === 'cell') return
+    const named = one.inputs === undefined ? all.find((other) => other.name === (one as Reckoned<unknown>).name) : one
+    if (named === undefined || state.has(named)) return
+    state.set(named, 'open')
+    named.inputs.forEach(visit)
+    state.set(named, 'done')
+    order.push(named)
+  }
+  all.forEach(visit)
+  return order
+}
+

@@ -24,13 +24,14 @@ export function bring(value: unknown, limits: Limits): unknown {
   return typeof value === 'number' && !Number.isNaN(value) ? between(snap(value, limits), limits) : value
 }
 
-/** What is outside about a value, in a few words; nothing if it is within its limits. */
+/** What is outside about a value, in a few words; nothing if it is within its limits. Where the least is above the most, only the least is within. */
 export function outsideText(value: unknown, limits: Limits): string | undefined {
   if (Array.isArray(value)) return value.map((end: unknown) => outsideText(end, limits)).find((text) => text !== undefined)
-  const { least, most, step } = limits
+  const { least, step } = limits
+  const most = isBelow(limits.most, least) ? least : limits.most
   if (isBelow(value, least)) return `${String(value)} is below the least, ${String(least)}`
   if (isBelow(most, value)) return `${String(value)} is above the most, ${String(most)}`
-  if (typeof value === 'number' && step !== undefined && snap(value, limits) !== value) return `${value} is between two steps of ${step}`
+  if (typeof value === 'number' && step !== undefined && value !== least && snap(value, limits) !== value) return `${value} is between two steps of ${step}`
   return undefined
 }
 

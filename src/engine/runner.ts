@@ -19,6 +19,8 @@ export interface Runner {
   readonly plan: Plan
   read(name: string): unknown
   set(cell: string, value: unknown): void
+  /** Several cells in one transaction. */
+  setAll(changes: Readonly<Record<string, unknown>>): void
   hear(fitting: string, event: string, payload: unknown): void
   act(action: string): void
   given(fitting: string): Record<string, unknown>
@@ -125,11 +127,14 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
     return at
   }
 
+  const cellNamed = (name: string) => cellSlots.get(name) ?? index('cell', name, [...cellSlots.keys()])
+
   for (const fault of first.faults) host.fault?.(fault)
   return {
     plan,
     read: (name) => slots[index('cell', name, plan.names)],
-    set: (cell, value) => dispatch({ kind: 'set', cell: index('cell', cell, [...cellSlots.keys()]), value }),
+    set: (cell, value) => dispatch({ kind: 'set', changes: [[cellNamed(cell), value]] }),
+    setAll: (changes) => dispatch({ kind: 'set', changes: Object.entries(changes).map(([cell, value]) => [cellNamed(cell), value] as const) }),
     hear: (fitting, event, payload) => dispatch({ kind: 'hear', fitting: index('fitting', fitting, fittingNames), event, payload }),
     act(name) {
       const action = plan.screen.actions[name]

@@ -8,7 +8,7 @@ export type Slots = readonly unknown[]
 
 /** What can happen to a screen; each input is one transaction. */
 export type Input =
-  | { readonly kind: 'set'; readonly cell: number; readonly value: unknown }
+  | { readonly kind: 'set'; readonly changes: readonly (readonly [cell: number, value: unknown])[] }
   | { readonly kind: 'hear'; readonly fitting: number; readonly event: string; readonly payload: unknown }
   | { readonly kind: 'act'; readonly action: string; readonly steps: readonly PlannedStep[] }
   /** A command changed values without reporting it: who called it learns what they are now. */
@@ -100,7 +100,8 @@ function open(slots: Slots): Draft {
 function propose(plan: Plan, draft: Draft, input: Input): void {
   switch (input.kind) {
     case 'set':
-      return proposeTo(plan, draft, input.cell, input.value)
+      for (const [cell, value] of input.changes) proposeTo(plan, draft, cell, value)
+      return undefined
     case 'act':
       return runSteps(plan, draft, input.steps, undefined)
     case 'learn':
@@ -233,7 +234,7 @@ function unwrapped(thrown: unknown): unknown {
 }
 
 function placeOf(plan: Plan, input: Input): string {
-  if (input.kind === 'set') return `the interception of ${plan.cells[input.cell]?.name ?? 'a cell'}`
+  if (input.kind === 'set') return `the interception of ${input.changes.map(([cell]) => plan.cells[cell]?.name).join(', ')}`
   if (input.kind === 'act') return `the action ${input.action}`
   return `what ${plan.fittings[input.fitting]?.name ?? 'a fitting'} reported`
 }

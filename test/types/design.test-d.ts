@@ -30,8 +30,6 @@ contract('bale-stepper', { properties: { most: { type: Type.Integer(), default: 
 contract('bale-stepper', { properties: { most: { type: Type.Integer() } }, values: { bales: { type: Type.Integer(), bounds: { most: 'mots' } } } })
 // @ts-expect-error a required name that is not declared
 contract('bale-stepper', { required: ['lable'], properties: { label: { type: Type.String() } } })
-// @ts-expect-error a clause that does not exist
-contract('bale-stepper', { properties: { most: { type: Type.Integer(), defualt: 3 } } })
 // @ts-expect-error a form value that is not declared
 contract('bale-stepper', { values: { bales: { type: Type.Integer() } }, form: { value: 'balse' } })
 

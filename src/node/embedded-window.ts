@@ -1,0 +1,96 @@
+import FakeTimers from '@sinonjs/fake-timers'
+import { JSDOM, VirtualConsole } from 'jsdom'
+import type { Frames } from '../probe/index.js'
+
+/** A document in this thread, with its names as globals and a clock that only the probe moves. */
+export interface EmbeddedWindow {
+  readonly document: Document
+  readonly frames: Frames
+  /** Whether a component has left nothing behind that could reach the next: no element, no timer, no listener on document or window. */
+  isClean(): boolean
+  /** Gives the globals and the clock back. */
+  close(): void
+}
+
+/** Names that both Node and the window have, and of which a component needs the window's. */
+const SHARED_NAMES = [
+  'Event', 'EventTarget', 'CustomEvent', 'MessageEvent', 'File', 'Blob', 'FormData', 'Headers', 'AbortController', 'AbortSignal', 'DOMException', 'navigator', 'crypto',
+]
+const BOUND_NAMES = ['addEventListener', 'removeEventListener', 'dispatchEvent', 'getComputedStyle', 'matchMedia'] as const
+const TIMERS = ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'requestAnimationFrame', 'cancelAnimationFrame', 'Date', 'performance'] as const
+const FRAME = 16
+const NOON = Date.UTC(2031, 4, 14, 12)
+const nextTurn = setImmediate
+
+/** Opens the embedded DOM. It replaces globals, so it belongs into a thread of its own; one at a time. */
+export function openEmbeddedWindow(): EmbeddedWindow {
+  const { window } = new JSDOM('<!doctype html><html lang="en"><head><title>Caulker</title></head><body></body></html>', {
+    url: 'https://probe.test/',
+    pretendToBeVisual: true,
+    virtualConsole: new VirtualConsole(),
+  })
+  const listeners = [window, window.document, window.document.body].map(countListeners)
+  const restore = expose(window as never)
+  const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: [...TIMERS] as never })
+  for (const name of TIMERS) if (name !== 'performance' && name !== 'Date') define(window, name, (globalThis as never as Record<string, unknown>)[name])
+  const report = (error: unknown) => void window.dispatchEvent(new window.ErrorEvent('error', { error, cancelable: true }))
+  process.on('unhandledRejection', report)
+  process.on('uncaughtException', report)
+  return {
+    document: window.document,
+    frames: {
+      milliseconds: FRAME,
+      next() {
+        try {
+          clock.tick(FRAME)
+        } catch (error) {
+          report(error)
+        }
+        return new Promise((resolve) => nextTurn(resolve))
+      },
+    },
+    isClean: () => clock.countTimers() === 0 && window.document.body.childNodes.length === 0 && listeners.every((count) => count() === 0),
+    close() {
+      clock.uninstall()
+      process.off('unhandledRejection', report)
+      process.off('uncaughtException', report)
+      restore()
+      window.close()
+    },
+  }
+}
+
+function expose(window: Window & typeof globalThis): () => void {
+  const known = new Set(Object.getOwnPropertyNames(globalThis))
+  const of = window as never as Record<string, unknown>
+  const names = Object.getOwnPropertyNames(window).filter((name) => !known.has(name) || SHARED_NAMES.includes(name))
+  const before = [...names, 'window', 'self', 'document', ...BOUND_NAMES].map((name) => [name, Object.getOwnPropertyDescriptor(globalThis, name)] as const)
+  for (const name of names) define(globalThis, name, of[name])
+  define(globalThis, 'window', window)
+  define(globalThis, 'self', window)
+  define(globalThis, 'document', window.document)
+  for (const name of BOUND_NAMES) if (typeof window[name] === 'function') define(globalThis, name, (window[name] as () => unknown).bind(window))
+  return () => {
+    for (const name of Object.getOwnPropertyNames(globalThis)) if (!known.has(name)) Reflect.deleteProperty(globalThis, name)
+    for (const [name, descriptor] of before) if (descriptor !== undefined) Object.defineProperty(globalThis, name, descriptor)
+  }
+}
+
+/** How many more listeners have been added than removed. */
+function countListeners(target: Pick<EventTarget, 'addEventListener' | 'removeEventListener'>): () => number {
+  let count = 0
+  const { addEventListener, removeEventListener } = target
+  define(target, 'addEventListener', function (this: unknown, ...args: Parameters<EventTarget['addEventListener']>) {
+    count++
+    addEventListener.apply(target, args)
+  })
+  define(target, 'removeEventListener', function (this: unknown, ...args: Parameters<EventTarget['removeEventListener']>) {
+    count--
+    removeEventListener.apply(target, args)
+  })
+  return () => count
+}
+
+function define(target: object, name: string, value: unknown): void {
+  Object.defineProperty(target, name, { value, configurable: true, writable: true, enumerable: true })
+}

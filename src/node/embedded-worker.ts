@@ -1,0 +1,58 @@
+import { parentPort, workerData } from 'node:worker_threads'
+import { designOf } from '../check/index.js'
+import { probe } from '../probe/index.js'
+import { stepText } from '../probe/story.js'
+import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
+import { troubleOf } from './errors.js'
+import { beat } from './heartbeat.js'
+import { watchIntrinsics } from './intrinsics.js'
+import { createLoader, type Loader } from './load.js'
+import type { ProbeJob, ProbeMessage } from './probe-job.js'
+
+const isUnspoiled = watchIntrinsics()
+
+/** A document with the elements of some modules in it; a second is far slower than the first, so it is kept while it is clean. */
+interface Place {
+  readonly modules: string
+  readonly window: EmbeddedWindow
+  readonly load: Loader
+}
+
+let place: Place | undefined
+
+function placeFor(defines: readonly string[]): Place {
+  const modules = defines.join('\n')
+  if (place !== undefined && (place.modules !== modules || !place.window.isClean())) {
+    place.window.close()
+    place = undefined
+  }
+  return (place ??= { modules, window: openEmbeddedWindow(), load: createLoader() })
+}
+
+/** Probes one component after another. The thread is ended when a component never comes back. */
+async function work({ file, tag, defines, seed, clauses, hung }: ProbeJob): Promise<ProbeMessage> {
+  const { window: { document, frames }, load } = placeFor(defines)
+  let loading = file
+  try {
+    const contract = designOf(await load(file)).contracts.find((one) => one.tag === tag)
+    if (contract === undefined) throw new Error(`there is no contract '${tag}' here any more`)
+    for (const module of defines) await load((loading = module))
+    const report = await probe(contract, {
+      document,
+      frames,
+      seed,
+      ...(clauses === undefined ? {} : { clauses }),
+      onStep: (story, row) => beat(workerData as SharedArrayBuffer, stepText(contract, story, row)),
+      hangs: (story, row) => hung.includes(stepText(contract, story, row)),
+    })
+    return { kind: 'done', report, spoiled: !isUnspoiled() }
+  } catch (thrown) {
+    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: !isUnspoiled() }
+  }
+}
+
+function post(message: ProbeMessage): void {
+  parentPort?.postMessage(message)
+}
+
+parentPort?.on('message', (job: ProbeJob) => void work(job).then(post))

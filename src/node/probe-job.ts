@@ -1,0 +1,20 @@
+import type { ProbeReport } from '../probe/index.js'
+import type { Trouble } from './errors.js'
+
+/** One component to probe, as it is sent to a thread or a page. */
+export interface ProbeJob {
+  readonly file: string
+  readonly tag: string
+  /** The modules that define elements. */
+  readonly defines: readonly string[]
+  readonly seed: number
+  readonly clauses: readonly string[] | undefined
+  /** The steps that never came back when they were tried before. */
+  readonly hung: readonly string[]
+}
+
+export type ProbeMessage =
+  | { readonly kind: 'done'; readonly report: ProbeReport; readonly spoiled: boolean }
+  | { readonly kind: 'trouble'; readonly trouble: Trouble; readonly spoiled: boolean }
+
+export type ProbeOutcome = { readonly job: ProbeJob } & ({ readonly report: ProbeReport } | { readonly trouble: Trouble })

@@ -1,0 +1,40 @@
+import type { AnyContract } from '../contract/index.js'
+import type { Played } from './stage.js'
+import type { Story } from './story.js'
+import type { Subject } from './subject.js'
+
+/** One promise that a probe judges: declarative, one a file. */
+export interface Clause {
+  readonly id: string
+  readonly group: 'down' | 'up' | 'bounds' | 'reset and submit'
+  /** What a component promises, in one sentence. */
+  readonly promise: string
+  readonly why: string
+  readonly tried: string
+  readonly unprovenWhen: string
+  /** Whether a contract says anything that this clause is about. */
+  concerns(contract: AnyContract): boolean
+  /** The stories to try, shortest first. */
+  stories(subject: Subject): Iterable<Story>
+  /** Which random stories may be judged too: those of tells only, any, or none. */
+  readonly random: 'tells' | 'any' | 'none'
+  /** Which moves are on trial: what a component throws at one of them breaks this clause. */
+  readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command'
+  /** Whether a story that shows no leak is evidence for the clause; every story is, where this is left out. */
+  proves?(subject: Subject, played: Played): boolean
+  judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined
+}
+
+/** The first leak of a story: at which row, and what differs there. */
+export interface LeakAt {
+  readonly row: number
+  readonly says: string
+  readonly expected: string
+  readonly found: string
+  /** The likely cause, where the story tells it. */
+  readonly cause?: string
+}
+
+export function clause(made: Clause): Clause {
+  return made
+}

@@ -1,0 +1,15 @@
+/** How time passes for a probe: it waits in frames, never in clock time. */
+export interface Frames {
+  /** The next frame has been drawn, and what it set off has run. */
+  next(): Promise<void>
+  /** How many milliseconds a component sees pass in one frame. */
+  readonly milliseconds: number
+}
+
+/** The frames of the document's own window. */
+export function windowFrames(view: Window): Frames {
+  return {
+    milliseconds: 16,
+    next: () => new Promise((resolve) => view.requestAnimationFrame(() => view.setTimeout(resolve, 0))),
+  }
+}

@@ -1,0 +1,94 @@
+import { equal, printed } from '../contract/index.js'
+import type { Given } from '../ideal/index.js'
+import type { LeakAt } from './clause.js'
+import { linesOnlyIn, pictureText, samePicture, type Picture } from './picture.js'
+import type { Played, Row } from './stage.js'
+import { isGesture, isTell } from './story.js'
+import type { Subject } from './subject.js'
+
+/**
+ * Update equals remount: after tells from outside, a component looks exactly like one freshly mounted with what its owner now holds,
+ * and it says the same of itself. Judged at each row up to the first that is no tell.
+ */
+export async function updateEqualsRemount(subject: Subject, { rows }: Played): Promise<LeakAt | undefined> {
+  for (let at = 1; at < rows.length && isTell(rows[at]?.move); at++) {
+    const row = rows[at] as Row
+    const fresh = await subject.fresh(row.held)
+    if (fresh.fault !== undefined || fresh.unsettled !== undefined) return undefined
+    const leak = unlikeFresh(row, rows[at - 1] as Row, fresh)
+    if (leak !== undefined) return { row: at, ...leak }
+  }
+  return undefined
+}
+
+function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'row'> | undefined {
+  if (!samePicture(row.picture, fresh.picture)) {
+    const isUnmoved = samePicture(row.picture, before.picture)
+    return {
+      says: isUnmoved ? 'the change is not shown' : 'not all of the change is shown',
+      ...pictureDifference(fresh.picture, row.picture),
+      ...(isUnmoved ? { cause: 'it is read once, at the mount, and not followed afterwards' } : {}),
+    }
+  }
+  const unlike = Object.keys(fresh.read).find((name) => !equal(fresh.read[name], row.read[name]) && equal(fresh.read[name], row.held[name]))
+  if (unlike === undefined) return undefined
+  return { says: `it does not take the change of ${unlike}`, expected: `${unlike} ${printed(fresh.read[unlike])}`, found: `${unlike} ${printed(row.read[unlike])}` }
+}
+
+/**
+ * A component that was told behaves like one freshly mounted with the same: the same gestures bring the same reports and values.
+ * `since` is the first row of the gestures.
+ */
+export async function behavesLikeFresh(subject: Subject, { story, rows }: Played, since: number): Promise<(LeakAt & { readonly missing: boolean }) | undefined> {
+  const before = rows[since - 1]
+  if (before === undefined || since >= rows.length) return undefined
+  const fresh = await subject.play({ given: before.held, moves: story.moves.slice(since - 1) })
+  for (let at = since; at < rows.length; at++) {
+    const row = rows[at] as Row
+    const twin = fresh.rows[at - since + 1]
+    if (twin === undefined || twin.fault !== undefined || twin.unsettled !== undefined || twin.impossible !== undefined) return undefined
+    if (row.impossible !== undefined) return undefined
+    const expected = heardText(twin)
+    const found = heardText(row)
+    if (expected !== found) return { row: at, says: 'the same gesture has another result than on a fresh component', expected, found, missing: row.heard.length < twin.heard.length }
+    const unlike = subject.values.find(({ name }) => !equal(twin.read[name], row.read[name]))
+    if (unlike !== undefined)
+      return { row: at, says: 'the same gesture has another result than on a fresh component', expected: `${unlike.name} ${printed(twin.read[unlike.name])}`, found: `${unlike.name} ${printed(row.read[unlike.name])}`, missing: false }
+  }
+  return undefined
+}
+
+/** The first row of the gestures that end a story of tells. */
+export function firstGesture(rows: readonly Row[]): number {
+  const at = rows.findIndex((row) => isGesture(row.move))
+  return at < 0 ? rows.length : at
+}
+
+export function heardText(row: Row): string {
+  return row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', then ')}`
+}
+
+/** The lines in which two pictures differ, as a short before and after. */
+export function pictureDifference(expected: Picture, found: Picture): { expected: string; found: string } {
+  const missing = linesOnlyIn(expected, found)
+  const added = linesOnlyIn(found, expected)
+  if (missing.length + added.length === 0) return { expected: pictureText(expected), found: pictureText(found) }
+  return { expected: `shown ${missing.join(' · ') || 'nothing more'}`, found: `shown ${added.join(' · ') || 'nothing there'}` }
+}
+
+/** The lines of a fresh mount that show one value: those that another value does not have. */
+export async function linesShowing(subject: Subject, given: Given, name: string): Promise<string[]> {
+  const fresh = await subject.fresh(given)
+  for (const other of subject.plain(name)) {
+    if (equal(other, given[name])) continue
+    const lines = linesOnlyIn(fresh.picture, (await subject.fresh({ ...given, [name]: other })).picture)
+    if (lines.length > 0) return lines
+  }
+  return []
+}
+
+/** Whether a person can see a name: two of its values look different on fresh mounts. */
+export async function isSeen(subject: Subject, given: Given, name: string): Promise<boolean> {
+  const pictures = await Promise.all(subject.plain(name).slice(0, 3).map(async (value) => (await subject.fresh({ ...given, [name]: value })).picture))
+  return pictures.some((picture) => !samePicture(picture, pictures[0] as Picture))
+}

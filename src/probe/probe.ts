@@ -1,0 +1,122 @@
+import type { AnyContract } from '../contract/index.js'
+import { elementMount } from '../dom/index.js'
+import type { Mount } from '../ideal/index.js'
+import type { Clause } from './clause.js'
+import { clauses as allClauses } from './clauses/index.js'
+import { windowFrames, type Frames } from './frames.js'
+import { judged } from './judge.js'
+import { ledgerOf, type LedgerRow } from './ledger.js'
+import { minimise } from './minimise.js'
+import { randomStories } from './random.js'
+import type { Story } from './story.js'
+import { subjectFor, type Subject } from './subject.js'
+
+export interface ProbeOptions {
+  /** Which document to mount in; by default the one of this window. */
+  readonly document?: Document
+  /** A mount for a component that is no custom element. */
+  readonly mount?: Mount
+  /** The same seed gives the same report; 1 by default. */
+  readonly seed?: number
+  /** Only these clauses, by id. */
+  readonly clauses?: readonly string[]
+  /** How many random stories of each kind are tried; 12 by default. */
+  readonly random?: number
+  readonly frames?: Frames
+  readonly onStep?: (story: Story, row: number) => void
+  readonly hangs?: (story: Story, row: number) => boolean
+}
+
+export type Status = 'held' | 'broken' | 'unproven' | 'waived'
+
+/** What a probe found of one clause. */
+export interface ClauseResult {
+  readonly clause: string
+  readonly promise: string
+  readonly status: Status
+  /** Why it is unproven or waived. */
+  readonly reason?: string
+  /** How many stories were judged. */
+  readonly stories: number
+  readonly leak?: BrokenClause
+}
+
+export interface BrokenClause {
+  readonly says: string
+  readonly expected: string
+  readonly found: string
+  readonly cause?: string
+  /** The shortest story that shows it. */
+  readonly ledger: readonly LedgerRow[]
+}
+
+export interface ProbeReport {
+  readonly component: string
+  readonly seed: number
+  readonly clauses: readonly ClauseResult[]
+}
+
+const MOST_STORIES = 160
+
+/**
+ * Mounts a live component, operates it as its owner and a person would, and judges every clause of its contract.
+ *
+ * Never throws for what the component does: a clause that could not be tried is `unproven`, with the reason.
+ *
+ * @example
+ * ```ts
+ * import { nativeText } from 'caulker/dom'
+ * import { probe } from 'caulker/probe'
+ * const report = await probe(nativeText, { seed: 7 })
+ * console.assert(report.clauses.every(({ status }) => status !== 'broken'))
+ * ```
+ */
+export async function probe(contract: AnyContract, options: ProbeOptions = {}): Promise<ProbeReport> {
+  const document = options.document ?? globalThis.document
+  const seed = options.seed ?? 1
+  const wanted = allClauses.filter((clause) => clause.concerns(contract) && (options.clauses === undefined || options.clauses.includes(clause.id)))
+  const subject = await subjectFor(contract, {
+    document,
+    frames: options.frames ?? windowFrames(document.defaultView as Window),
+    mountInto: (into) => options.mount ?? elementMount({ into }),
+    ...(options.onStep === undefined ? {} : { onStep: options.onStep }),
+    ...(options.hangs === undefined ? {} : { hangs: options.hangs }),
+  })
+  const results: ClauseResult[] = []
+  for (const clause of wanted) results.push('unready' in subject ? unproven(clause, subject.unready, 0) : await resultOf(clause, subject, seed, options.random ?? 12))
+  return { component: contract.tag, seed, clauses: results }
+}
+
+async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
+  const waived = subject.contract.waives[clause.id]
+  if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, stories: 0 }
+  let stories = 0
+  let silent: string | undefined
+  for (const story of storiesOf(clause, subject, seed, random)) {
+    const played = await subject.play(story)
+    const found = await judged(clause, subject, played)
+    silent ??= found.silent
+    if (found.leak === undefined) {
+      if (found.silent === undefined && clause.proves?.(subject, played) !== false) stories++
+      continue
+    }
+    const shortest = await minimise(clause, subject, played, found.leak)
+    const { row, ...leak } = shortest.leak
+    return { ...named(clause), status: 'broken', stories: stories + 1, leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) } }
+  }
+  return stories > 0 ? { ...named(clause), status: 'held', stories } : unproven(clause, silent ?? clause.unprovenWhen, 0)
+}
+
+function* storiesOf(clause: Clause, subject: Subject, seed: number, random: number): Iterable<Story> {
+  let count = 0
+  for (const story of clause.stories(subject)) if (count++ < MOST_STORIES) yield story
+  if (clause.random !== 'none') yield* randomStories(subject, seed, random)[clause.random]
+}
+
+function unproven(clause: Clause, reason: string, stories: number): ClauseResult {
+  return { ...named(clause), status: 'unproven', reason, stories }
+}
+
+function named({ id, promise }: Clause): Pick<ClauseResult, 'clause' | 'promise'> {
+  return { clause: id, promise }
+}

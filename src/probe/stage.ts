@@ -1,0 +1,241 @@
+import { equal, givenClauses, messageOf, valueClauses, type AnyContract } from '../contract/index.js'
+import { createRunner, type Runner } from '../engine/index.js'
+import type { Given, Mount, Mounted } from '../ideal/index.js'
+import { compile, oneWay, screen, twoWay, type Plan } from '../wiring/index.js'
+import type { Frames } from './frames.js'
+import { personAt } from './gestures.js'
+import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.js'
+import { isGesture, type Move, type Story } from './story.js'
+
+/** What was heard at one step of a story. */
+export interface HeardThen {
+  readonly event: string
+  /** The two-way value that it reports, if it reports one. */
+  readonly value: string | undefined
+  readonly payload: unknown
+  /** What the component said that its value was, at the moment of the report. */
+  readonly readThen: unknown
+  /** What owner and component had last agreed on. */
+  readonly knownThen: unknown
+}
+
+/** The state after one step: what the owner holds, what the component says, what a person sees. */
+export interface Row {
+  /** Nothing for the mount itself. */
+  readonly move: Move | undefined
+  readonly heard: readonly HeardThen[]
+  readonly held: Given
+  /** What owner and component last agreed on: told inside the bounds, or heard. */
+  readonly known: Given
+  readonly read: Given
+  readonly picture: Picture
+  /** What the component threw, if it threw. */
+  readonly fault: string | undefined
+  /** Why the move could not be made, if it could not. */
+  readonly impossible: string | undefined
+  /** Why what is seen here cannot be judged: it never settled, or reports came in a flood. */
+  readonly unsettled: 'restless' | 'flood' | undefined
+}
+
+/** A story as it was played: the mount, then one row a move; it ends early where the component threw. */
+export interface Played {
+  readonly story: Story
+  readonly rows: readonly [Row, ...Row[]]
+}
+
+export interface StageOptions {
+  readonly document: Document
+  readonly frames: Frames
+  readonly mountInto: (container: HTMLElement) => Mount
+  /** Is told of each step before it is made, so that one that never comes back can be named. */
+  readonly onStep?: (story: Story, row: number) => void
+  /** The steps that are known never to come back. */
+  readonly hangs?: (story: Story, row: number) => boolean
+}
+
+const MOST_FRAMES = 90
+const MOST_REPORTS = 300
+const OWNED = 'it'
+
+/** Plays stories on fresh mounts of one component, each in a place of its own. */
+export interface Stage {
+  play(story: Story): Promise<Played>
+  /** Looks at the component once it stands there settled, freshly mounted. */
+  look<T>(given: Given, at: (container: HTMLElement) => T): Promise<T | undefined>
+}
+
+export function stageFor(contract: AnyContract, options: StageOptions): Stage {
+  const plans = { bounded: ownerOf(contract), unbounded: ownerOf(unbounded(contract)) }
+  return {
+    play: (story) => play(contract, story.unbounded === true ? plans.unbounded : plans.bounded, story, options),
+    async look(given, at) {
+      let seen: ReturnType<typeof at> | undefined
+      await play(contract, plans.bounded, { given, moves: [] }, options, (container) => (seen = at(container)))
+      return seen
+    },
+  }
+}
+
+async function play(contract: AnyContract, plan: Plan, story: Story, options: StageOptions, atEnd?: (container: HTMLElement) => void): Promise<Played> {
+  const { document, frames } = options
+  const view = document.defaultView as Window & typeof globalThis
+  const values = valueClauses(contract)
+  const container = document.body.appendChild(document.createElement('div'))
+  const person = personAt(container)
+  let mounted: Mounted | undefined
+  let heard: HeardThen[] = []
+  let heardInAll = 0
+  let fault: string | undefined
+  const noteFault = (thrown: unknown) => (fault ??= messageOf(thrown))
+  const onError = (event: ErrorEvent) => {
+    noteFault(event.error ?? event.message)
+    event.preventDefault()
+  }
+  const onRejection = (event: PromiseRejectionEvent) => {
+    noteFault(event.reason)
+    event.preventDefault()
+  }
+  const stopSubmit = (event: Event) => event.preventDefault()
+  view.addEventListener('error', onError)
+  view.addEventListener('unhandledrejection', onRejection)
+  view.addEventListener('submit', stopSubmit)
+
+  const runner: Runner = createRunner(plan, {
+    tell: (_, changes) => mounted?.tell(changes),
+    command: (_, name, args) => mounted?.command(name, ...args),
+    read: (_, name) => mounted?.read(name),
+    fault: ({ error }) => noteFault(error),
+  }, story.given)
+  const knownSlot = (name: string) => runner.slots()[plan.bound.find((bound) => bound.name === name)?.known ?? -1]
+
+  function hear(event: string, payload: unknown): void {
+    if (++heardInAll > MOST_REPORTS) return
+    const value = values.find((clause) => clause.event === event)
+    if (value !== undefined) heard.push({ event, value: value.name, payload, readThen: readOne(value.name), knownThen: knownSlot(value.name) })
+    else heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
+    if (value !== undefined) runner.hear(OWNED, event, payload)
+  }
+
+  function readOne(name: string): unknown {
+    try {
+      return mounted?.read(name)
+    } catch (thrown) {
+      noteFault(thrown)
+      return undefined
+    }
+  }
+
+  async function rowAfter(move: Move | undefined, impossible: string | undefined): Promise<Row> {
+    const settled = await settle(isGesture(move) ? Math.max(0, ...values.map((clause) => clause.within)) : 0)
+    const row: Row = {
+      move,
+      heard,
+      held: Object.fromEntries(plan.cells.map((cell) => [cell.name, runner.read(cell.name)]).filter(([, value]) => value !== undefined)),
+      known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.slots()[bound.known]])),
+      read: Object.fromEntries(plan.cells.map((cell) => [cell.name, readOne(cell.name)])),
+      picture: settled.picture,
+      fault,
+      impossible,
+      unsettled: heardInAll > MOST_REPORTS ? 'flood' : settled.isQuiet ? undefined : 'restless',
+    }
+    heard = []
+    fault = undefined
+    return row
+  }
+
+  /** Two frames in which nothing that a person sees changes and nothing is reported. */
+  async function settle(within: number): Promise<{ picture: Picture; isQuiet: boolean }> {
+    const quietFrames = 2 + Math.ceil(within / frames.milliseconds)
+    let picture = EMPTY_PICTURE
+    let reports = heardInAll
+    for (let frame = 0, quiet = 0; frame < MOST_FRAMES + quietFrames; frame++) {
+      await frames.next()
+      finishAnimations(document)
+      const now = pictureOf(container)
+      quiet = frame > 0 && samePicture(now, picture) && heardInAll === reports ? quiet + 1 : 0
+      picture = now
+      reports = heardInAll
+      if (quiet >= quietFrames) return { picture, isQuiet: true }
+      if (heardInAll > MOST_REPORTS) break
+    }
+    return { picture, isQuiet: false }
+  }
+
+  function begin(row: number): void {
+    if (options.hangs?.(story, row) === true) throw new Error('it does not come back: an endless loop')
+    options.onStep?.(story, row)
+  }
+
+  function make(move: Move): string | undefined {
+    if ('gesture' in move) return person.act(move.gesture)
+    if ('tell' in move) runner.setAll(move.tell)
+    else callCommand(move.command)
+    return undefined
+  }
+
+  function callCommand(name: string): void {
+    mounted?.command(name)
+    if (contract.commands[name]?.reports !== false) return
+    for (const value of values) if (!equal(readOne(value.name), runner.read(value.name)) && readOne(value.name) !== undefined) runner.hear(OWNED, value.event, readOne(value.name))
+  }
+
+  try {
+    try {
+      begin(0)
+      mounted = options.mountInto(container)(contract, runner.given(OWNED), ({ event, payload }) => hear(event, payload))
+    } catch (thrown) {
+      noteFault(thrown)
+    }
+    const rows: [Row, ...Row[]] = [await rowAfter(undefined, undefined)]
+    for (const move of story.moves) {
+      const last = rows[rows.length - 1] as Row
+      if (last.fault !== undefined || last.unsettled === 'flood') break
+      let impossible: string | undefined
+      try {
+        begin(rows.length)
+        impossible = make(move)
+      } catch (thrown) {
+        noteFault(thrown)
+      }
+      rows.push(await rowAfter(move, impossible))
+    }
+    atEnd?.(container)
+    return { story, rows }
+  } finally {
+    try {
+      mounted?.remove()
+    } catch {
+      // What a component throws while it is removed is judged by no clause of a story that has ended.
+    }
+    container.remove()
+    view.removeEventListener('error', onError)
+    view.removeEventListener('unhandledrejection', onRejection)
+    view.removeEventListener('submit', stopSubmit)
+  }
+}
+
+/** The owner of one component: a screen of one fitting, with a cell for each name. */
+function ownerOf(contract: AnyContract): Plan {
+  const clauses = givenClauses(contract)
+  const bindings = (cells: Record<string, never>) => Object.fromEntries(clauses.map(({ name }) => [name, Object.hasOwn(contract.values, name) ? twoWay(cells[name] as never) : oneWay(cells[name] as never)]))
+  return compile(screen('owner', {
+    cells: Object.fromEntries(clauses.map(({ name, type }) => [name, { type, initial: undefined as never }])),
+    fittings: { [OWNED]: contract },
+    bind: ({ cells }) => ({ [OWNED]: bindings(cells as never) }) as never,
+  }))
+}
+
+/** The same contract for an owner that does not look at bounds before it tells. */
+function unbounded(contract: AnyContract): AnyContract {
+  return { ...contract, values: Object.fromEntries(valueClauses(contract).map((value) => [value.name, { ...value, outside: 'keep' as const }])) }
+}
+
+function finishAnimations(document: Document): void {
+  for (const animation of document.getAnimations?.() ?? []) {
+    try {
+      animation.finish()
+    } catch {
+      animation.cancel()
+    }
+  }
+}

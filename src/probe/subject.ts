@@ -1,0 +1,120 @@
+import { equal, givenClauses, isValue, samplesOf, valueClauses, type AnyContract, type PropertyClause, type ValueClause } from '../contract/index.js'
+import { bring, limitsOf, type Limits } from '../engine/index.js'
+import { ideal, type Given } from '../ideal/index.js'
+import { stageFor, type Played, type Row, type StageOptions } from './stage.js'
+import { storyKey, type Story } from './story.js'
+import { survey, type Way } from './survey.js'
+
+/** A component under examination: what it can be given, what a person can do to it, and how it plays a story. */
+export interface Subject {
+  readonly contract: AnyContract
+  readonly names: readonly PropertyClause[]
+  readonly values: readonly ValueClause[]
+  /** The least that it can be mounted with: a value for each required name. */
+  readonly least: Given
+  /** The same, with every two-way value at its default: an owner that holds what it shows. */
+  readonly base: Given
+  /** The same, with every two-way value somewhere in the middle. */
+  readonly middle: Given
+  /** What was found that a person can do, with what it changes. */
+  readonly ways: readonly Way[]
+  /** Ordinary values of a name, inside its bounds and none of them empty. */
+  plain(name: string): readonly unknown[]
+  /** Every sample of a name's type that it can be told: ordinary ones, then edges. */
+  samples(name: string): readonly unknown[]
+  /** The bounds and step of a value, when the component is given this. */
+  limits(value: ValueClause, given: Given): Limits
+  /** What the contract says that a name stands at, when the component is given this. */
+  ideally(name: string, given: Given): unknown
+  /** Plays a story; one that was played already is not played again. */
+  play(story: Story): Promise<Played>
+  /** The component freshly mounted with this. */
+  fresh(given: Given): Promise<Row>
+  host(name: string): unknown[]
+}
+
+/** Readies a component for the clauses; gives the reason where it cannot be mounted at all. */
+export async function subjectFor(contract: AnyContract, options: StageOptions): Promise<Subject | { readonly unready: string }> {
+  const stage = stageFor(contract, options)
+  const host = hostSamples(options.document)
+  const names = givenClauses(contract)
+  const values = valueClauses(contract)
+  const drawn = new Map(names.map((clause) => [clause.name, samplesOf(clause.type, host)]))
+  const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)
+  if (unmade !== undefined) return { unready: `no sample of '${unmade.name}' could be made from its type` }
+  const played = new Map<string, Promise<Played>>()
+  const component = ideal(contract)
+
+  const play = (story: Story) => {
+    const key = storyKey(story)
+    let found = played.get(key)
+    if (found === undefined) played.set(key, (found = stage.play(story)))
+    return found
+  }
+  const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
+  const limits = (value: ValueClause, given: Given) => limitsOf(value, (name) => standing(name, given))
+  const fits = (clause: PropertyClause, value: unknown, given: Given) => equal(standing(clause.name, { ...given, [clause.name]: value }), value)
+  const ordinary = (clause: PropertyClause, given: Given) =>
+    (drawn.get(clause.name) ?? []).filter((value) => !isNothing(clause, value) && fits(clause, value, given))
+
+  const least: Record<string, unknown> = {}
+  for (const clause of names) if (clause.required) least[clause.name] = ordinary(clause, least)[0] ?? drawn.get(clause.name)?.[0]
+  const base = { ...Object.fromEntries(values.flatMap((clause) => withName(clause.name, clause.default))), ...least }
+  const middle = { ...base, ...Object.fromEntries(values.flatMap((clause) => withName(clause.name, middleOf(clause, ordinary(clause, base), limits(clause, base))))) }
+  const subject: Subject = {
+    contract,
+    names,
+    values,
+    least,
+    base,
+    middle,
+    ways: [],
+    plain: (name) => plainOf(names.find((clause) => clause.name === name), (clause) => ordinary(clause, base)),
+    samples: (name) => (drawn.get(name) ?? []).filter((value) => fits(names.find((clause) => clause.name === name) as PropertyClause, value, base)),
+    limits,
+    ideally: standing,
+    play,
+    fresh: async (given) => (await play({ given, moves: [] })).rows[0],
+    host,
+  }
+  return { ...subject, ways: await survey(subject, stage) }
+}
+
+/** Nothing, and what may be mistaken for it, have clauses of their own. */
+export function isNothing(clause: PropertyClause, value: unknown): boolean {
+  return value === null || value === undefined || value === 0 || value === '' || value === false || (isValue(clause) && equal(value, clause.empty))
+}
+
+/** At most four, all different, and none that is hard to tell from another by eye. */
+function plainOf(clause: PropertyClause | undefined, ordinary: (clause: PropertyClause) => unknown[]): unknown[] {
+  if (clause === undefined) return []
+  const all = ordinary(clause)
+  return (clause.type as { type?: unknown }).type === 'boolean' ? [true, false] : all.slice(0, 4)
+}
+
+function middleOf(clause: ValueClause, ordinary: unknown[], { least, most, step }: Limits): unknown {
+  const numbers = ordinary.filter((value): value is number => typeof value === 'number')
+  if (numbers.length === 0 || ordinary.some((value) => typeof value !== 'number')) return ordinary[0]
+  if (typeof least !== 'number' || typeof most !== 'number') return numbers[0]
+  const inside = bring(least + (most - least) / 2, { least, most, step: step ?? ((clause.type as { type?: unknown }).type === 'integer' ? 1 : undefined) })
+  return typeof inside === 'number' ? inside : numbers[0]
+}
+
+function withName(name: string, value: unknown): [string, unknown][] {
+  return value === undefined ? [] : [[name, value]]
+}
+
+/** The same few objects for a whole probe: host objects are compared by identity. */
+function hostSamples(document: Document): (name: string) => unknown[] {
+  const view = document.defaultView as Window & typeof globalThis
+  const made = new Map<string, unknown[]>()
+  const make = (name: string): unknown[] => {
+    if (name === 'File') return [new view.File(['hull'], 'hull.png', { type: 'image/png' }), new view.File(['keel and garboard'], 'keel.png', { type: 'image/png' })]
+    if (name === 'Blob') return [new view.Blob(['hull']), new view.Blob(['keel'])]
+    return name === 'Date' ? [new Date(Date.UTC(2031, 4, 14)), new Date(Date.UTC(2031, 4, 20))] : []
+  }
+  return (name) => {
+    if (!made.has(name)) made.set(name, make(name))
+    return made.get(name) ?? []
+  }
+}

@@ -29,6 +29,8 @@ export function openEmbeddedWindow(): EmbeddedWindow {
     pretendToBeVisual: true,
     virtualConsole: new VirtualConsole(),
   })
+  // The selector engine adds its own listeners when it is first used; they are not a component's.
+  window.getComputedStyle(window.document.querySelector('body') as Element)
   const listeners = [window, window.document, window.document.body].map(countListeners)
   const restore = expose(window as never)
   const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: [...TIMERS] as never })

@@ -61,7 +61,7 @@ function createThread(): Thread {
     const running = (worker ??= new Worker(new URL('./embedded-worker.js', import.meta.url), { workerData: memory, stdout: true, stderr: true }))
     const settle = (ended: Ended, isSpoiled: boolean) => {
       clearInterval(watch)
-      running.removeAllListeners()
+      running.off('message', onMessage).off('error', onError)
       if (isSpoiled) end()
       resolve(ended)
     }
@@ -73,8 +73,9 @@ function createThread(): Thread {
       if (beats !== seen) [seen, since] = [beats, Date.now()]
       else if (Date.now() - since > (beats === first ? START_PATIENCE : PATIENCE)) settle({ kind: 'hung', at: beats === first ? undefined : step }, true)
     }, WATCH_EVERY)
-    running.on('message', (message: ProbeMessage) => settle(message, message.spoiled))
-    running.on('error', (error) => settle({ kind: 'trouble', spoiled: true, trouble: { file: job.file, place: undefined, says: `the probe of <${job.tag}> broke off: ${error.message}` } }, true))
+    const onMessage = (message: ProbeMessage) => settle(message, message.spoiled)
+    const onError = (error: Error) => settle({ kind: 'trouble', spoiled: true, trouble: { file: job.file, place: undefined, says: `the probe of <${job.tag}> broke off: ${error.message}` } }, true)
+    running.on('message', onMessage).on('error', onError)
     running.postMessage(job)
   })
   return { run, end }

@@ -3,7 +3,7 @@ import type { Given } from '../ideal/index.js'
 import type { LeakAt } from './clause.js'
 import { linesOnlyIn, pictureText, samePicture, type Picture } from './picture.js'
 import type { Played, Row } from './stage.js'
-import { isGesture, isTell } from './story.js'
+import { isGesture, isTell, tell } from './story.js'
 import type { Subject } from './subject.js'
 
 /**
@@ -68,12 +68,22 @@ export function heardText(row: Row): string {
   return row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', then ')}`
 }
 
+/** Whether an ordinary change of a name is followed; only then is what it was told to blame, and not the telling. */
+export async function followsOrdinaryTell(subject: Subject, given: Given, name: string): Promise<boolean> {
+  const other = subject.plain(name).find((value) => !equal(value, given[name]))
+  if (other === undefined) return true
+  return (await updateEqualsRemount(subject, await subject.play({ given, moves: [tell({ [name]: other })] }))) === undefined
+}
+
 /** The lines in which two pictures differ, as a short before and after. */
 export function pictureDifference(expected: Picture, found: Picture): { expected: string; found: string } {
   const missing = linesOnlyIn(expected, found)
   const added = linesOnlyIn(found, expected)
   if (missing.length + added.length === 0) return { expected: pictureText(expected), found: pictureText(found) }
-  return { expected: `shown ${missing.join(' · ') || 'nothing more'}`, found: `shown ${added.join(' · ') || 'nothing there'}` }
+  return {
+    expected: missing.length === 0 ? `shown without “${added.join(' · ')}”` : `shown ${missing.join(' · ')}`,
+    found: added.length === 0 ? `shown without “${missing.join(' · ')}”` : `shown ${added.join(' · ')}`,
+  }
 }
 
 /** The lines of a fresh mount that show one value: those that another value does not have. */

@@ -30,7 +30,8 @@ export interface Subject {
   play(story: Story): Promise<Played>
   /** The component freshly mounted with this. */
   fresh(given: Given): Promise<Row>
-  host(name: string): unknown[]
+  /** Files for a person to choose: never the objects that an owner gives. */
+  readonly files: readonly File[]
 }
 
 /** Readies a component for the clauses; gives the reason where it cannot be mounted at all. */
@@ -75,7 +76,7 @@ export async function subjectFor(contract: AnyContract, options: StageOptions): 
     ideally: standing,
     play,
     fresh: async (given) => (await play({ given, moves: [] })).rows[0],
-    host,
+    files: filesToChoose(options.document),
   }
   return { ...subject, ways: await survey(subject, stage) }
 }
@@ -102,6 +103,11 @@ function middleOf(clause: ValueClause, ordinary: unknown[], { least, most, step 
 
 function withName(name: string, value: unknown): [string, unknown][] {
   return value === undefined ? [] : [[name, value]]
+}
+
+function filesToChoose(document: Document): File[] {
+  const view = document.defaultView as Window & typeof globalThis
+  return ['mast.png', 'rudder.png'].map((name) => new view.File([name], name, { type: 'image/png' }))
 }
 
 /** The same few objects for a whole probe: host objects are compared by identity. */

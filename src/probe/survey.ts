@@ -63,7 +63,7 @@ function* gesturesOn(subject: Subject, { ref, options }: FoundControl): Iterable
       for (let option = 0; option < Math.min(3, options); option++) yield { gestures: [{ do: 'choose', on: ref, option }], text: undefined }
       return
     case 'file field':
-      for (const file of subject.host('File')) yield { gestures: [{ do: 'pick', on: ref, file: file as File }], text: undefined }
+      for (const file of subject.files) yield { gestures: [{ do: 'pick', on: ref, file }], text: undefined }
       return
     default:
       yield { gestures: [{ do: 'press', on: ref }], text: undefined }

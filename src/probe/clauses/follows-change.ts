@@ -34,7 +34,7 @@ export const followsChange = clause({
       if (changes.some(([name, value]) => isOthersAffair(subject, name, value))) return undefined
       const [name, value] = changes[0] ?? ['', undefined]
       const before = rows[leak.row - 1]?.held ?? {}
-      if (changes.length === 1 && before[name] !== undefined && (await isIgnoredAtMount(subject, before, name, value, rows[leak.row]?.picture))) return undefined
+      if (changes.length === 1 && (await isIgnoredAtMount(subject, before, name, value, rows[leak.row]?.picture))) return undefined
       return leak
     }
     const since = firstGesture(rows)

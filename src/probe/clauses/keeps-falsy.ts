@@ -1,8 +1,8 @@
 import { accepts, equal, printed, valueClauses, type AnyContract, type PropertyClause, type ValueClause } from '../../contract/index.js'
 import { clause, type LeakAt } from '../clause.js'
-import { isSeen, pictureDifference, updateEqualsRemount } from '../laws.js'
+import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from '../laws.js'
 import { samePicture } from '../picture.js'
-import type { Played } from '../stage.js'
+import type { Played, Row } from '../stage.js'
 import { isGesture, isTell, tell, type Move, type Story } from '../story.js'
 import type { Subject } from '../subject.js'
 import { retyped } from '../ways-at-bounds.js'
@@ -41,6 +41,7 @@ export const keepsFalsy = clause({
     const leak = await updateEqualsRemount(subject, played)
     if (leak === undefined) return undefined
     const [name, value] = Object.entries(told.tell)[0] ?? ['', undefined]
+    if (!(await followsOrdinaryTell(subject, rows[0].held, name))) return undefined
     return { ...leak, says: `${name} ${printed(value)} is not taken`, cause: `${printed(value)} is taken for "nothing was told"` }
   },
 })
@@ -67,7 +68,7 @@ function* beyondZero(subject: Subject, value: ValueClause): Iterable<Story> {
     if (way === undefined || typeof bound !== 'string' || !accepts(subject.names.find((one) => one.name === bound)?.type ?? false as never, 0)) continue
     const other = value.bounds[end === 'least' ? 'most' : 'least']
     const room = typeof other === 'string' && end === 'most' ? { [other]: -20 } : {}
-    yield { given: { ...subject.base, ...room, [bound]: 0 }, moves: way.map((move) => retyped(move, String(beyond))) }
+    yield { given: { ...subject.middle, ...room, [bound]: 0 }, moves: way.map((move) => retyped(move, String(beyond))) }
   }
 }
 
@@ -82,8 +83,8 @@ async function typedWrong(subject: Subject, { story, rows }: Played): Promise<Le
   if (typed === undefined || last === undefined || rows.length <= story.moves.length) return undefined
   for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
     const expected = subject.ideally(value.name, { ...story.given, [value.name]: typed })
-    const found = last.read[value.name] ?? last.held[value.name]
-    if (expected === undefined || equal(found, expected) || !equal(subject.middle[value.name], story.given[value.name] ?? subject.middle[value.name])) continue
+    const found = cameTo(rows, value.name)
+    if (expected === undefined || equal(found, expected)) continue
     if (typed !== 0 && !(await holdsElsewhere(subject, value, story))) continue
     const bound = [value.bounds.least, value.bounds.most].find((name) => typeof name === 'string' && story.given[name] === 0)
     return {
@@ -101,9 +102,14 @@ async function typedWrong(subject: Subject, { story, rows }: Played): Promise<Le
 async function holdsElsewhere(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
   const given = Object.fromEntries(Object.entries(story.given).map(([name, one]) => [name, one === 0 && (name === value.bounds.least || name === value.bounds.most) ? 2 : one]))
   const { rows } = await subject.play({ ...story, given })
-  const last = rows[rows.length - 1]
   const typed = Number((story.moves.find((move) => isGesture(move) && move.gesture.do === 'type') as { gesture: { text: string } }).gesture.text)
-  return equal(last?.read[value.name] ?? last?.held[value.name], subject.ideally(value.name, { ...given, [value.name]: typed }))
+  return equal(cameTo(rows, value.name), subject.ideally(value.name, { ...given, [value.name]: typed }))
+}
+
+/** What a value came to by itself: what was reported last, before its owner may have corrected it. */
+function cameTo(rows: readonly Row[], name: string): unknown {
+  const last = rows[rows.length - 1]
+  return last?.heard.findLast((one) => one.value === name)?.payload ?? last?.read[name] ?? last?.held[name]
 }
 
 /** The moves of a way in which plain numbers are typed and taken as they are. */

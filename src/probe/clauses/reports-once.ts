@@ -33,8 +33,9 @@ export const reportsOnce = clause({
     const { rows, story } = played
     for (const [at, row] of rows.entries()) {
       if (!isGesture(row.move)) continue
-      const doubled = row.heard.find((one) => one.value !== undefined && equal(one.payload, one.knownThen))
+      const doubled = row.heard.find((one) => one.value !== undefined && equal(one.payload, one.knownThen) && !isTooEarly(row, one))
       if (doubled !== undefined) return doubledLeak(at, row, doubled)
+      if (row.heard.some((one) => isTooEarly(row, one))) return undefined
       const missing = subject.values.find(({ name, reports }) => isMissing(row, rows[0], name, reports))
       if (missing !== undefined)
         return { row: at, says: `the edit of ${missing.name} is not reported`, expected: `heard ${missing.event} ${printed(row.read[missing.name])}`, found: `${row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => one.event).join(', ')}`}, and the owner holds ${printed(row.held[missing.name])}` }
@@ -62,6 +63,11 @@ function doubledLeak(row: number, { heard }: Row, doubled: HeardThen): LeakAt {
 function isMissing(row: Row, first: Row, name: string, reports: 'edit' | 'commit'): boolean {
   if (row.read[name] === undefined || row.heard.some((one) => one.value === name)) return false
   return (settlesEdits(row.move) || reports === 'edit') && !equal(row.read[name], row.known[name] === undefined ? first.read[name] : row.known[name])
+}
+
+/** A report of the old value while a new one is on its way is untrue, and not one too many. */
+function isTooEarly({ read }: Row, { value, payload }: HeardThen): boolean {
+  return value !== undefined && read[value] !== undefined && !equal(read[value], payload)
 }
 
 function withoutMove(row: Row): Row {

@@ -34,7 +34,10 @@ export const reportsTruth = clause({
         }
       }
       if (!isGesture(row.move) || !settlesEdits(row.move)) continue
-      for (const { name } of subject.values) {
+      for (const { name, event } of subject.values) {
+        const last = row.heard.findLast((one) => one.value === name)
+        if (last !== undefined && row.read[name] !== undefined && equal(row.known[name], last.payload) && !equal(last.payload, row.read[name]))
+          return { row: at, says: equal(last.payload, last.knownThen) ? 'it reports the value from before the edit' : 'the report and the property differ', expected: `heard ${event} ${printed(row.read[name])}`, found: `heard ${event} ${printed(last.payload)}`, cause: 'the report is sent before the new value is taken' }
         if (!row.heard.some((one) => one.value === name) || row.held[name] === undefined) continue
         const lines = await linesShowing(subject, row.held, name)
         const missing = lines.filter((line) => ![...row.picture.lines, ...row.picture.live].includes(line))

@@ -41,10 +41,10 @@ export const resetsFully = clause({
     const unlike = subject.values.find(({ name }) => row.read[name] !== undefined && !equal(row.read[name], fresh.read[name]))
     if (unlike !== undefined) return { row: at, says: `${unlike.name} is not reset`, expected: `${unlike.name} ${printed(fresh.read[unlike.name])}`, found: `${unlike.name} ${printed(row.read[unlike.name])}` }
     if (!samePicture(row.picture, fresh.picture)) return { row: at, says: 'something that is shown is not reset', ...pictureDifference(fresh.picture, row.picture) }
-    const unheard = subject.values.find(({ name }) => !equal(row.held[name] ?? fresh.read[name], row.read[name] ?? fresh.read[name]))
+    const unheard = subject.values.find(({ name }) => !row.heard.some((one) => one.value === name) && !equal(row.held[name] ?? fresh.read[name], row.read[name] ?? fresh.read[name]))
     if (unheard !== undefined)
       return { row: at, says: `its owner does not hear that ${unheard.name} was reset`, expected: `heard ${unheard.event} ${printed(row.read[unheard.name])}`, found: `nothing is heard, and the owner holds ${printed(row.held[unheard.name])}` }
-    return editAgain(subject, played, at)
+    return subject.values.every(({ name }) => equal(row.held[name] ?? row.read[name], row.read[name] ?? row.held[name])) ? editAgain(subject, played, at) : undefined
   },
 })
 

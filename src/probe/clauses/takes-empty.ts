@@ -1,6 +1,6 @@
 import { accepts, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause } from '../clause.js'
-import { updateEqualsRemount } from '../laws.js'
+import { followsOrdinaryTell, updateEqualsRemount } from '../laws.js'
 import { tell } from '../story.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
@@ -24,7 +24,7 @@ export const takesEmpty = clause({
     if (leak === undefined) return undefined
     const told = played.rows[leak.row]?.move
     const cleared = told !== undefined && 'tell' in told ? Object.entries(told.tell).find(([name, value]) => isEmptyOf(subject.names.find((one) => one.name === name), value)) : undefined
-    if (cleared === undefined) return undefined
+    if (cleared === undefined || !(await followsOrdinaryTell(subject, played.rows[leak.row - 1]?.held ?? {}, cleared[0]))) return undefined
     const { cause: _, ...what } = leak
     return { ...what, says: `${cleared[0]} cannot be cleared by its owner`, ...(leak.cause === undefined ? {} : { cause: 'an empty value is taken for "nothing was told"' }) }
   },

@@ -1,0 +1,27 @@
+/** Leaks by `follows-change`: the text is derived once, when the element is connected. */
+class StalePrice extends HTMLElement {
+  amount = 0
+  caption = 'Total'
+
+  connectedCallback(): void {
+    this.textContent = `${this.caption ?? 'Total'}: ${this.amount.toFixed(2)} marks`
+  }
+}
+
+/** Leaks by `shows-initial`: it draws when it is told, and forgets to draw what it was given before it was connected. */
+class BlankPrice extends HTMLElement {
+  #state: { amount: number; caption: string } = { amount: 0, caption: 'Total' }
+
+  #set(changes: object): void {
+    Object.assign(this.#state, changes)
+    if (this.isConnected) this.textContent = `${this.#state.caption}: ${this.#state.amount.toFixed(2)} marks`
+  }
+
+  get amount(): number { return this.#state.amount }
+  set amount(amount: number) { this.#set({ amount }) }
+  get caption(): string { return this.#state.caption }
+  set caption(caption: string | undefined) { this.#set({ caption: caption ?? 'Total' }) }
+}
+
+customElements.define('stale-price', StalePrice)
+customElements.define('blank-price', BlankPrice)

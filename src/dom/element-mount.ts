@@ -84,6 +84,11 @@ function mountOver(element: Element, options: ElementMountOptions, contract: Any
   }
 }
 
+/** Throws where a contract is of an element that no module has registered in this window. */
+export function refuseUndefined({ tag }: AnyContract): void {
+  if (nativeFor(tag) === undefined && globalThis.customElements.get(tag) === undefined) throw new CaulkerError('not-defined', `<${tag}> is not registered by any module that defines elements`)
+}
+
 /** By its constructor, so that what the constructor throws reaches the caller; `createElement` would swallow it. */
 function created(contract: AnyContract, native: Native | undefined, view: Window): Element {
   if (native !== undefined) return native.create(view.document)

@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import { designOf } from '../check/index.js'
+import { refuseUndefined } from '../dom/index.js'
 import { probe } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
@@ -37,6 +38,7 @@ async function work({ file, tag, defines, seed, clauses, hung }: ProbeJob): Prom
     const contract = designOf(await load(file)).contracts.find((one) => one.tag === tag)
     if (contract === undefined) throw new Error(`there is no contract '${tag}' here any more`)
     for (const module of defines) await load((loading = module))
+    refuseUndefined(contract)
     const report = await probe(contract, {
       document,
       frames,

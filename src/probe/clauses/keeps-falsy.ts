@@ -3,7 +3,7 @@ import { clause, type LeakAt } from '../clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from '../laws.js'
 import { samePicture } from '../picture.js'
 import type { Played, Row } from '../stage.js'
-import { isGesture, isTell, tell, type Move, type Story } from '../story.js'
+import { isGesture, isTell, settlesEdits, tell, type Move, type Story } from '../story.js'
 import type { Subject } from '../subject.js'
 import { retyped } from '../ways-at-bounds.js'
 
@@ -80,12 +80,12 @@ function* typedZero(subject: Subject, value: ValueClause): Iterable<Story> {
 async function typedWrong(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
   const typed = story.moves.map((move) => (isGesture(move) && move.gesture.do === 'type' ? Number(move.gesture.text) : undefined)).find((number) => number !== undefined)
   const last = rows[rows.length - 1]
-  if (typed === undefined || last === undefined || rows.length <= story.moves.length) return undefined
+  if (typed === undefined || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
   for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
     const expected = subject.ideally(value.name, { ...story.given, [value.name]: typed })
     const found = cameTo(rows, value.name)
     if (expected === undefined || equal(found, expected)) continue
-    if (typed !== 0 && !(await holdsElsewhere(subject, value, story))) continue
+    if (!(await (typed === 0 ? takesOrdinary(subject, value, story) : holdsElsewhere(subject, value, story)))) continue
     const bound = [value.bounds.least, value.bounds.most].find((name) => typeof name === 'string' && story.given[name] === 0)
     return {
       row: rows.length - 1,
@@ -104,6 +104,13 @@ async function holdsElsewhere(subject: Subject, value: ValueClause, story: Story
   const { rows } = await subject.play({ ...story, given })
   const typed = Number((story.moves.find((move) => isGesture(move) && move.gesture.do === 'type') as { gesture: { text: string } }).gesture.text)
   return equal(cameTo(rows, value.name), subject.ideally(value.name, { ...given, [value.name]: typed }))
+}
+
+/** Only where an ordinary number is taken the same way is the 0 to blame. */
+async function takesOrdinary(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
+  const number = subject.ways.find((way) => way.plainly.has(value.name))?.plainly.get(value.name)
+  const { rows } = await subject.play({ ...story, moves: story.moves.map((move) => retyped(move, String(number))) })
+  return equal(cameTo(rows, value.name), number)
 }
 
 /** What a value came to by itself: what was reported last, before its owner may have corrected it. */

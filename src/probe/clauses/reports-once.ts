@@ -66,8 +66,9 @@ function isMissing(row: Row, first: Row, name: string, reports: 'edit' | 'commit
 }
 
 /** A report of the old value while a new one is on its way is untrue, and not one too many. */
-function isTooEarly({ read }: Row, { value, payload }: HeardThen): boolean {
-  return value !== undefined && read[value] !== undefined && !equal(read[value], payload)
+function isTooEarly({ read, heard }: Row, one: HeardThen): boolean {
+  const { value, payload } = one
+  return heard.findLast((other) => other.value === value) === one && value !== undefined && read[value] !== undefined && !equal(read[value], payload)
 }
 
 function withoutMove(row: Row): Row {

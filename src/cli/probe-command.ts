@@ -1,0 +1,67 @@
+import { Command, InvalidArgumentError, Option } from 'commander'
+import { CaulkerError, hint } from '../contract/index.js'
+import { clauses as allClauses } from '../probe/index.js'
+import { countClauses, probeText, reportJson, type ProbesReport } from '../report/index.js'
+import { deliver, EXIT, progressLine, terminalWidth, wantsColour } from './output.js'
+import { runProbe } from './run-probe.js'
+
+interface ProbeOptions {
+  format: 'text' | 'json'
+  output?: string
+  seed: number
+  component?: string[]
+  clause?: string[]
+  browser?: boolean
+  requireProof?: boolean
+}
+
+export function probeCommand(exit: (code: number) => void): Command {
+  return new Command('probe')
+    .description('mount live components, operate them, and say which promises of their contracts they break')
+    .argument('[paths...]', 'contract files, or folders to search for *.contract.ts (also .js)', ['.'])
+    .addOption(new Option('--format <format>', 'how to print the report').choices(['text', 'json']).default('text'))
+    .option('--output <file>', 'write the report to a file')
+    .option('--seed <number>', 'the seed of the random stories; the same seed gives the same report', wholeNumber, 1)
+    .option('--component <tag...>', 'only these components')
+    .option('--clause <id...>', 'only these clauses')
+    .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')
+    .option('--require-proof', 'count what is unproven as a failure')
+    .addHelpText('after', `\nThe modules that define the elements are named in caulker.config.ts:\n  export default { defines: ['elements/*.ts'] }\nWithout one, bale-stepper.contract.ts is taken to go with bale-stepper.ts beside it.\n\nExample:\n  $ caulker probe src/components --browser\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged`)
+    .action(async (paths: string[], options: ProbeOptions) => {
+      for (const id of options.clause ?? []) refuseUnknown('--clause', id, allClauses.map((clause) => clause.id))
+      const progress = progressLine()
+      progress.say('Loading')
+      const report = await runProbe({
+        paths,
+        seed: options.seed,
+        components: options.component,
+        clauses: options.clause,
+        browser: options.browser ?? false,
+        onDone: (done, all, tag) => progress.say(`Probed ${done} of ${all}: ${tag}`),
+      }).finally(progress.clear)
+      if (report.components.length === 0 && report.troubles.length === 0) throw new CaulkerError('bad-argument', nothingProbed(paths, options))
+      const text = probeText(report, { colour: options.output === undefined && wantsColour(), width: terminalWidth() })
+      deliver(options.format === 'json' ? reportJson(report) : text, text, options.output)
+      exit(codeOf(report, options.requireProof ?? false))
+    })
+}
+
+function codeOf({ components, troubles }: ProbesReport, requireProof: boolean): number {
+  const { broken, unproven } = countClauses(components)
+  if (troubles.length > 0) return EXIT.unjudged
+  return broken > 0 || (requireProof && unproven > 0) ? EXIT.leaks : EXIT.sound
+}
+
+function nothingProbed(paths: readonly string[], { component }: ProbeOptions): string {
+  const where = paths.join(', ')
+  return component === undefined ? `${where}: no contract was found; contracts stand in files named *.contract.ts or *.contract.js` : `${where}: there is no contract of ${component.map((tag) => `'${tag}'`).join(' or ')}`
+}
+
+function refuseUnknown(option: string, given: string, known: readonly string[]): void {
+  if (!known.includes(given)) throw new CaulkerError('bad-argument', `${option} ${given}: there is no such clause${hint(given, known)}`)
+}
+
+function wholeNumber(text: string): number {
+  if (!/^-?\d+$/.test(text) || !Number.isSafeInteger(Number(text))) throw new InvalidArgumentError('give a whole number')
+  return Number(text)
+}

@@ -1,0 +1,84 @@
+import FakeTimers from '@sinonjs/fake-timers'
+import { designOf } from '../check/index.js'
+import { messageOf } from '../contract/index.js'
+import { refuseUndefined } from '../dom/index.js'
+import { probe, type Frames, type ProbeReport } from '../probe/index.js'
+import { stepText } from '../probe/story.js'
+
+/** What a page is asked to probe; its modules are loaded by the functions that the bundle brings. */
+export interface PageJob {
+  readonly tag: string
+  readonly seed: number
+  readonly clauses: readonly string[] | undefined
+  readonly hung: readonly string[]
+}
+
+export type PageModule = () => Promise<Record<string, unknown>>
+export type PageResult = { readonly report: ProbeReport } | { readonly failed: string; readonly module: number }
+
+// Taken before any component is loaded, so that none can replace what the probe itself needs.
+const requestFrame = globalThis.requestAnimationFrame.bind(globalThis)
+const channel = new MessageChannel()
+const clock = FakeTimers.install({
+  now: Date.UTC(2031, 4, 14, 12),
+  toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'requestAnimationFrame', 'cancelAnimationFrame', 'Date', 'performance'],
+})
+const FRAME = 16
+
+/** Only what observes the layout, or moves by itself, has to wait for frames that are really drawn; all else is told of frames by the clock. */
+let observers = 0
+for (const name of ['ResizeObserver', 'IntersectionObserver'] as const) {
+  const Observer = globalThis[name]
+  globalThis[name] = class extends (Observer as typeof ResizeObserver) {
+    constructor(callback: ResizeObserverCallback) {
+      super(callback)
+      observers++
+    }
+  } as never
+}
+
+/** A component sees 16 ms pass in each frame. */
+const frames: Frames = {
+  milliseconds: FRAME,
+  async next() {
+    if (observers > 0 || document.getAnimations().length > 0) await new Promise((resolve) => requestFrame(resolve))
+    try {
+      clock.tick(FRAME)
+    } catch (error) {
+      globalThis.dispatchEvent(new ErrorEvent('error', { error, cancelable: true }))
+    }
+    await nextTurn()
+  },
+}
+
+function nextTurn(): Promise<void> {
+  return new Promise((resolve) => {
+    channel.port1.onmessage = () => resolve()
+    channel.port2.postMessage(null)
+  })
+}
+
+/** Runs one job in this page: the contract's module first, then the modules that define elements. */
+export async function runJob(job: PageJob, modules: readonly PageModule[], beat: (step: string) => void): Promise<PageResult> {
+  let loading = 0
+  try {
+    const [contracts, ...defines] = modules
+    const contract = designOf((await contracts?.()) ?? {}).contracts.find((one) => one.tag === job.tag)
+    if (contract === undefined) throw new Error(`there is no contract '${job.tag}' here any more`)
+    for (const define of defines) {
+      loading++
+      await define()
+    }
+    refuseUndefined(contract)
+    const report = await probe(contract, {
+      frames,
+      seed: job.seed,
+      ...(job.clauses === undefined ? {} : { clauses: job.clauses }),
+      onStep: (story, row) => beat(stepText(contract, story, row)),
+      hangs: (story, row) => job.hung.includes(stepText(contract, story, row)),
+    })
+    return { report }
+  } catch (thrown) {
+    return { failed: messageOf(thrown), module: loading }
+  }
+}

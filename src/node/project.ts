@@ -1,0 +1,31 @@
+import type { AnyContract } from '../contract/index.js'
+import { designOf, type Design } from '../check/index.js'
+import { troubleOf, type Trouble } from './errors.js'
+import { findDesignFiles } from './find.js'
+import { createLoader, type Loader } from './load.js'
+
+/** The contracts and screens found at some paths, and the files that could not be loaded. */
+export interface Project extends Design {
+  readonly contractFiles: readonly { readonly contract: AnyContract; readonly file: string }[]
+  readonly troubles: readonly Trouble[]
+  readonly load: Loader
+}
+
+export async function loadProject(paths: readonly string[]): Promise<Project> {
+  const load = createLoader()
+  const troubles: Trouble[] = []
+  const contractFiles: { contract: AnyContract; file: string }[] = []
+  const screens = new Set<Design['screens'][number]>()
+  const files = findDesignFiles(paths)
+  for (const file of files) {
+    try {
+      const design = designOf(await load(file))
+      if (design.contracts.length + design.screens.length === 0) troubles.push({ file, place: undefined, says: 'exports no contract and no screen; export what contract(…) or screen(…) returns' })
+      for (const contract of design.contracts) if (!contractFiles.some((one) => one.contract === contract)) contractFiles.push({ contract, file })
+      for (const screen of design.screens) screens.add(screen)
+    } catch (thrown) {
+      troubles.push(troubleOf(file, thrown))
+    }
+  }
+  return { contracts: contractFiles.map(({ contract }) => contract), screens: [...screens], contractFiles, troubles, load }
+}

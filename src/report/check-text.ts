@@ -1,0 +1,44 @@
+import { counted, inkFor, type Ink } from './ink.js'
+import type { CheckReport, LocatedFinding } from './model.js'
+import { troubleLines } from './trouble-text.js'
+
+/** A check as text for people: the answer first, then file by file. */
+export function checkText(report: CheckReport, options: { colour?: boolean } = {}): string {
+  const ink = inkFor(options.colour ?? false)
+  const lines = [answer(report, ink)]
+  for (const [file, findings] of byFile(report.findings)) {
+    lines.push('', ink.strong(file))
+    const where = findings.map(({ line, column }) => (line === undefined ? '' : `${line}:${column ?? 1}`))
+    const wide = Math.max(...where.map((text) => text.length))
+    findings.forEach((finding, at) => lines.push(...findingLines(finding, (where[at] ?? '').padStart(wide), ink)))
+  }
+  lines.push(...troubleLines(report.troubles, ink))
+  if (report.findings.length > 0) lines.push('', ink.quiet(`Why a rule is there, and a mended example: caulker check --explain ${report.findings[0]?.rule ?? ''}`))
+  return `${lines.join('\n')}\n`
+}
+
+function answer({ contracts, screens, findings, troubles }: CheckReport, ink: Ink): string {
+  const read = `${counted(contracts, 'contract')} and ${counted(screens, 'screen')}`
+  if (findings.length === 0) return troubles.length === 0 ? ink.good(`No leaks found in ${read}.`) : ink.bad(`${counted(troubles.length, 'file')} could not be judged; no leaks found in ${read}.`)
+  const levels = (['error', 'warning', 'note'] as const).map((level) => [level, findings.filter((finding) => finding.level === level).length] as const)
+  return ink.bad(`${levels.filter(([, count]) => count > 0).map(([level, count]) => counted(count, level)).join(', ')} in ${read}.`)
+}
+
+function findingLines(finding: LocatedFinding, where: string, ink: Ink): string[] {
+  const level = finding.level === 'error' ? ink.bad('error') : finding.level === 'warning' ? ink.unsure('warning') : 'note'
+  const indent = ' '.repeat(where.length + 4)
+  return [
+    `  ${ink.quiet(where)}  ${level}  ${ink.strong(finding.rule)}  ${finding.subject}`,
+    `${indent}${finding.says}.`,
+    `${indent}${ink.good('mend:')} ${finding.mend}`,
+  ]
+}
+
+function byFile(findings: readonly LocatedFinding[]): Map<string, LocatedFinding[]> {
+  const files = new Map<string, LocatedFinding[]>()
+  for (const finding of [...findings].sort((one, other) => (one.line ?? 0) - (other.line ?? 0))) {
+    const file = finding.file ?? 'somewhere'
+    files.set(file, [...(files.get(file) ?? []), finding])
+  }
+  return files
+}

@@ -1,0 +1,55 @@
+import type { Finding } from '../check/index.js'
+import type { ProbeReport } from '../probe/index.js'
+
+/** A file that could not be judged. */
+export interface TroubleReport {
+  readonly file: string
+  readonly line?: number
+  readonly column?: number
+  readonly says: string
+}
+
+export interface CheckReport {
+  readonly kind: 'check'
+  readonly version: 1
+  readonly contracts: number
+  readonly screens: number
+  readonly findings: readonly LocatedFinding[]
+  readonly troubles: readonly TroubleReport[]
+}
+
+/** A finding with the position of its subject in a file. */
+export interface LocatedFinding extends Omit<Finding, 'place' | 'path'> {
+  readonly file?: string
+  readonly line?: number
+  readonly column?: number
+}
+
+export interface ProbesReport {
+  readonly kind: 'probe'
+  readonly version: 1
+  readonly seed: number
+  /** Where the probe ran: an embedded DOM, or a browser by name and version. */
+  readonly ranIn: string
+  readonly components: readonly ComponentReport[]
+  readonly troubles: readonly TroubleReport[]
+}
+
+export interface ComponentReport extends Omit<ProbeReport, 'seed'> {
+  readonly file: string
+  /** The command that plays its broken clauses again; the id of the clause goes to the end. */
+  readonly replay: string
+}
+
+export interface Counts {
+  readonly held: number
+  readonly broken: number
+  readonly unproven: number
+  readonly waived: number
+}
+
+export function countClauses(components: readonly Pick<ComponentReport, 'clauses'>[]): Counts {
+  const all = components.flatMap((component) => component.clauses)
+  const count = (status: string) => all.filter((clause) => clause.status === status).length
+  return { held: count('held'), broken: count('broken'), unproven: count('unproven'), waived: count('waived') }
+}

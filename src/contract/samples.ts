@@ -106,5 +106,5 @@ function objects(schema: Keywords, inner: (part: unknown) => unknown[]): object[
   const whole = Array.from({ length: 6 }, (_, turn) => made(turn, () => true))
   const bare = Array.from({ length: 3 }, (_, turn) => made(turn, (name) => required.includes(name)))
   const eachValue = properties.flatMap(([name, part]) => inner(part).slice(0, 12).map((value) => ({ ...made(0, () => true), [name]: value })))
-  return [...whole, ...bare, ...eachValue, { ...whole[0], berth: 'extra' }]
+  return [...whole, ...bare, ...eachValue, { ...whole[0], notDeclared: 'extra' }]
 }

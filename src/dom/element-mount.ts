@@ -1,4 +1,4 @@
-import { CaulkerError, givenClauses, hint, valueAt, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import { CaulkerError, givenClauses, valueAt, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
 import type { Given, Heard, Mount, Mounted } from '../ideal/index.js'
 import { deepActiveElement } from './focus.js'
 import { nativeFor, type Native } from './natives.js'
@@ -72,7 +72,7 @@ function mountOver(element: Element, options: ElementMountOptions, contract: Any
     },
     command(name, ...args) {
       const method: unknown = (element as never as Record<string, unknown>)[name]
-      if (typeof method !== 'function') throw new CaulkerError('unknown-command', `<${contract.tag}> has no method '${name}'${hint(name, Object.keys(contract.commands))}`)
+      if (typeof method !== 'function') throw new CaulkerError('unknown-command', `<${contract.tag}> has no method '${name}'`)
       return method.apply(element, args) as unknown
     },
     remove() {

@@ -14,8 +14,8 @@ import { subjectFor, type Subject } from './subject.js'
 export interface ProbeOptions {
   /** Which document to mount in; by default the one of this window. */
   readonly document?: Document
-  /** A mount for a component that is no custom element. */
-  readonly mount?: Mount
+  /** A mount for a component that is no custom element; it is given the place to mount into. */
+  readonly mount?: (into: HTMLElement) => Mount
   /** The same seed gives the same report; 1 by default. */
   readonly seed?: number
   /** Only these clauses, by id. */
@@ -78,7 +78,7 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
   const subject = await subjectFor(contract, {
     document,
     frames: options.frames ?? windowFrames(document.defaultView as Window),
-    mountInto: (into) => options.mount ?? elementMount({ into }),
+    mountInto: (into) => options.mount?.(into) ?? elementMount({ into }),
     ...(options.onStep === undefined ? {} : { onStep: options.onStep }),
     ...(options.hangs === undefined ? {} : { hangs: options.hangs }),
   })

@@ -1,4 +1,4 @@
-import { counted, inkFor, type Ink } from './ink.js'
+import { counted, inkFor, sentence, type Ink } from './ink.js'
 import type { CheckReport, LocatedFinding } from './model.js'
 import { troubleLines } from './trouble-text.js'
 
@@ -29,7 +29,7 @@ function findingLines(finding: LocatedFinding, where: string, ink: Ink): string[
   const indent = ' '.repeat(where.length + 4)
   return [
     `  ${ink.quiet(where)}  ${level}  ${ink.strong(finding.rule)}  ${finding.subject}`,
-    `${indent}${finding.says}.`,
+    `${indent}${sentence(finding.says)}.`,
     `${indent}${ink.good('mend:')} ${finding.mend}`,
   ]
 }

@@ -14,6 +14,24 @@ export function inkFor(colour: boolean): Ink {
   return { bad: (text) => bold(red(text)), good: green, unsure: yellow, strong: bold, quiet: dim }
 }
 
+/** A text broken at words to fit a width; the lines after the first are indented. */
+export function wrapped(text: string, width: number, indent: number): string {
+  let column = indent
+  return text.split(' ').map((word, at) => {
+    if (at > 0 && column + word.length + 1 > width) {
+      column = indent + word.length
+      return `\n${' '.repeat(indent)}${word}`
+    }
+    column += word.length + (at > 0 ? 1 : 0)
+    return at > 0 ? ` ${word}` : word
+  }).join('')
+}
+
+/** A sentence begins with a capital letter, unless it begins with a name in quotes. */
+export function sentence(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}
+
 /** `1 component`, `2 components`. */
 export function counted(count: number, word: string): string {
   return `${count} ${word}${count === 1 ? '' : 's'}`

@@ -1,5 +1,5 @@
 import type { ClauseResult } from '../probe/index.js'
-import { counted, inkFor, type Ink } from './ink.js'
+import { counted, inkFor, wrapped, type Ink } from './ink.js'
 import { ledgerLines } from './ledger-text.js'
 import { countClauses, type ComponentReport, type Counts, type ProbesReport } from './model.js'
 import { troubleLines } from './trouble-text.js'
@@ -44,7 +44,7 @@ function leakLines(component: ComponentReport, { clause, promise, leak }: Clause
   if (leak === undefined) return []
   return [
     `  ${ink.bad('✗')} ${ink.bad(clause)}  ${leak.says}`,
-    `    ${ink.quiet('promise')}   ${promise}`,
+    `    ${ink.quiet('promise')}   ${wrapped(promise, width, 14)}`,
     '',
     ...ledgerLines(leak.ledger, width - 4, ink).map((line) => `    ${line}`),
     '',

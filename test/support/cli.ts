@@ -1,0 +1,35 @@
+import { spawn } from 'node:child_process'
+import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+
+export interface Ran {
+  code: number | null
+  out: string
+  err: string
+}
+
+/** Runs the command line as a user would, from the repository. */
+export function caulker(...args: string[]): Promise<Ran> {
+  return run(process.execPath, ['dist/cli/main.js', ...args])
+}
+
+export function run(program: string, args: string[], cwd = process.cwd()): Promise<Ran> {
+  return new Promise((resolve) => {
+    const child = spawn(program, args, { cwd, env: { ...process.env, NO_COLOR: '1' } })
+    const ran: Ran = { code: null, out: '', err: '' }
+    child.stdout.on('data', (text: Buffer) => (ran.out += text.toString()))
+    child.stderr.on('data', (text: Buffer) => (ran.err += text.toString()))
+    child.on('close', (code) => resolve({ ...ran, code }))
+  })
+}
+
+/** A folder of its own with some files in it. */
+export function folderWith(files: Record<string, string>): string {
+  const folder = mkdtempSync(join(tmpdir(), 'caulker-'))
+  for (const [name, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(folder, name)), { recursive: true })
+    writeFileSync(join(folder, name), text)
+  }
+  return folder
+}

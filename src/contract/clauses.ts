@@ -21,6 +21,9 @@ export interface PropertyDraft<S extends TSchema> {
   after?: OneOrMore<After<Static<NoInfer<S>>>>
 }
 
+/** A bound: a number, a date or time, or the name of a property or value that holds it. */
+export type Bound<P extends string> = P | number | `${number}-${string}` | `${number}:${string}`
+
 /** The clauses of a two-way value; `P` are the names that its bounds and step may follow. */
 export interface ValueDraft<S extends TSchema, P extends string> extends PropertyDraft<S> {
   event?: string
@@ -29,7 +32,7 @@ export interface ValueDraft<S extends TSchema, P extends string> extends Propert
   within?: number
   lastWord?: 'owner' | 'self'
   accepts?: 'always' | 'never'
-  bounds?: { least?: P | number | string; most?: P | number | string }
+  bounds?: { least?: Bound<P>; most?: Bound<P> }
   step?: P | number
   outside?: 'clamp' | 'refuse' | 'keep'
   empty?: Static<NoInfer<S>>

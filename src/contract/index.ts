@@ -5,7 +5,7 @@ export type {
 export { CaulkerError, messageOf, type ErrorCode } from './errors.js'
 export { closest, hint, kebab, labelOf } from './names.js'
 export { placeOf, rememberPlace, firstPlace, type Place } from './place.js'
-export { pointerParts, valueAt } from './pointer.js'
+export { atParts, pointerParts, valueAt } from './pointer.js'
 export { printed } from './print.js'
 export { accepts, checkOf, equal, host, HOST_KEYWORD, isHost, Type, typeText, type SchemaMap, type Static, type TSchema } from './types.js'
 export { listed, mapValues } from './lists.js'

@@ -21,12 +21,13 @@ export function placeOf(made: object): Place | undefined {
   return places.get(made)
 }
 
-/** The first position in a stack that is not inside a package or the runtime itself. */
-export function firstPlace(stack: string): Place | undefined {
+/** The first position in a stack that is not inside a package or the runtime itself; `isSkipped` names other files to pass over. */
+export function firstPlace(stack: string, isSkipped: (file: string) => boolean = () => false): Place | undefined {
   for (const frame of stack.split('\n')) {
     const found = /(?:\(|at (?:async )?)((?:file:\/\/|[a-z]:\\|\/).*?):(\d+):(\d+)\)?$/i.exec(frame.trim())
     if (found === null || found[1] === undefined || found[1].includes('node_modules')) continue
-    return { file: decodeURI(found[1].replace(/^file:\/\//, '')), line: Number(found[2]), column: Number(found[3]) }
+    const file = decodeURI(found[1].replace(/^file:\/\//, ''))
+    if (!isSkipped(file)) return { file, line: Number(found[2]), column: Number(found[3]) }
   }
   return undefined
 }

@@ -7,8 +7,13 @@ export function pointerParts(pointer: string): string[] | undefined {
 
 /** The value at a JSON Pointer (RFC 6901, section 4); undefined where there is nothing. */
 export function valueAt(from: unknown, pointer: string): unknown {
+  return atParts(from, pointerParts(pointer) ?? [])
+}
+
+/** The same for a pointer that has been taken apart already. */
+export function atParts(from: unknown, parts: readonly string[]): unknown {
   let value = from
-  for (const part of pointerParts(pointer) ?? []) {
+  for (const part of parts) {
     if (value === null || value === undefined) return undefined
     value = (value as Record<string, unknown>)[part]
   }

@@ -1,4 +1,4 @@
-import { CaulkerError, givenClauses, valueAt, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import { CaulkerError, atParts, givenClauses, pointerParts, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
 import type { Given, Heard, Mount, Mounted } from '../ideal/index.js'
 import { deepActiveElement } from './focus.js'
 import { nativeFor, type Native } from './natives.js'
@@ -41,6 +41,8 @@ function mountOver(element: Element, options: ElementMountOptions, contract: Any
   const read = (name: string) => (native === undefined ? (element as never as Record<string, unknown>)[name] : native.read(element as never, name))
   const order = givenClauses(contract).map((clause) => clause.name)
   const tell = (changes: Given) => {
+    const names = Object.keys(changes)
+    if (names.length === 1) return void write(names[0] as string, changes[names[0] as string])
     for (const name of order) if (Object.hasOwn(changes, name)) write(name, changes[name])
   }
   const composing = composingWatch(element)
@@ -117,10 +119,12 @@ function listen(element: Element, contract: AnyContract, native: Native | undefi
     element.addEventListener(event, listener)
     stops.push(() => element.removeEventListener(event, listener))
   }
-  for (const value of valueClauses(contract))
+  for (const value of valueClauses(contract)) {
+    const parts = pointerParts(value.payloadAt) ?? []
     on(value.event, (event) => {
-      if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, event) })
+      if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, atParts(event, parts)) })
     })
+  }
   for (const name of Object.keys(contract.events)) on(native?.events[name] ?? name, (event) => hear({ event: name, payload: (event as CustomEvent).detail ?? null }))
   return { stop: () => stops.forEach((stop) => stop()) }
 }
@@ -132,8 +136,7 @@ function isFromHere(element: Element, event: Event): boolean {
 }
 
 /** A native number that is NaN is empty. */
-function carried(value: ValueClause, event: Event): unknown {
-  const payload = valueAt(event, value.payloadAt)
+function carried(value: ValueClause, payload: unknown): unknown {
   return typeof payload === 'number' && Number.isNaN(payload) ? value.empty : payload
 }
 

@@ -76,7 +76,11 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
     for (const refusal of outcome.refusals) host.refused?.(refusal)
     for (const { fitting, changes } of outcome.tells) {
       const name = fittingNames[fitting] as string
-      guarded(`tell of ${name}`, () => host.tell(name, changes))
+      try {
+        host.tell(name, changes)
+      } catch (error) {
+        host.fault?.({ place: `tell of ${name}`, error })
+      }
     }
     for (const { fitting, command, args } of outcome.commands) {
       const name = fittingNames[fitting] as string

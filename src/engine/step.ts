@@ -44,7 +44,9 @@ export interface Outcome {
 
 interface Draft {
   slots: unknown[]
-  dirty: Uint8Array
+  /** The transaction in which each slot last changed, and the number of this one. */
+  lastChanged: Int32Array
+  transaction: number
   refusals: Refusal[]
   faults: Fault[]
   commands: Extract<PlannedStep, { step: 'run' }>[]
@@ -55,35 +57,35 @@ interface Draft {
  * told at most once. A throw on the way rolls all of it back, and the reporter is told the value that stands.
  */
 export function step(plan: Plan, slots: Slots, input: Input): Outcome {
-  let draft = open(slots)
+  let draft = open(plan, slots)
   try {
     propose(plan, draft, input)
     reckonAll(plan, draft)
   } catch (thrown) {
     const { refusals } = draft
-    draft = { ...open(slots), refusals, faults: [{ place: thrown instanceof Located ? thrown.place : placeOf(plan, input), error: unwrapped(thrown) }] }
+    draft = { ...open(plan, slots), refusals, faults: [{ place: thrown instanceof Located ? thrown.place : placeOf(plan, input), error: unwrapped(thrown) }] }
     if (input.kind === 'hear') learnReport(plan, draft, input.fitting, input.event, input.payload)
   }
-  const tells = plan.bound.length === 0 ? [] : owed(plan, draft)
-  return { slots: draft.slots, tells, commands: draft.commands, afters: aftersOf(plan, slots, draft), refusals: draft.refusals, faults: draft.faults }
+  return { slots: draft.slots, tells: owed(plan, draft), commands: draft.commands, afters: aftersOf(plan, slots, draft), refusals: draft.refusals, faults: draft.faults }
 }
 
 /** The first slots of a run: cells at their initial values, reckoned cells computed, every bound name agreed on as it is given. */
 export function firstSlots(plan: Plan, initial: Readonly<Record<string, unknown>> = {}): Outcome {
-  const draft = open(plan.initial)
+  const draft = open(plan, plan.initial)
   plan.cells.forEach((cell, at) => {
     if (Object.hasOwn(initial, cell.name)) draft.slots[at] = initial[cell.name]
   })
-  draft.dirty.fill(1)
+  draft.lastChanged.fill(draft.transaction)
+  const faults: Fault[] = []
   for (const one of plan.reckoned) {
     try {
       draft.slots[one.slot] = computed(one, draft.slots)
     } catch (error) {
-      draft.faults.push({ place: `reckoned ${one.name}`, error })
+      faults.push({ place: `reckoned ${one.name}`, error })
     }
   }
   owed(plan, draft)
-  return { slots: draft.slots, tells: [], commands: [], afters: [], refusals: draft.refusals, faults: draft.faults }
+  return { slots: draft.slots, tells: [], commands: [], afters: [], refusals: [], faults }
 }
 
 /** What a fitting is given when it is mounted: every bound name that has a value. */
@@ -93,8 +95,11 @@ export function givenTo(plan: Plan, slots: Slots, fitting: number): Record<strin
   return given
 }
 
-function open(slots: Slots): Draft {
-  return { slots: slots.slice(), dirty: new Uint8Array(slots.length), refusals: [], faults: [], commands: [] }
+/** What is empty is shared, and replaced where something goes in: most transactions have nothing to refuse, run or report. */
+const NONE: never[] = []
+
+function open({ marks }: Plan, slots: Slots): Draft {
+  return { slots: slots.slice(), lastChanged: marks.lastChanged, transaction: ++marks.transaction, refusals: NONE, faults: NONE, commands: NONE }
 }
 
 function propose(plan: Plan, draft: Draft, input: Input): void {
@@ -128,7 +133,7 @@ function learnReport(plan: Plan, draft: Draft, fitting: number, event: string, p
 
 function runSteps(plan: Plan, draft: Draft, steps: readonly PlannedStep[], payload: unknown): void {
   for (const one of steps) {
-    if (one.step === 'run') draft.commands.push(one)
+    if (one.step === 'run') draft.commands = [...draft.commands, one]
     else proposeTo(plan, draft, one.cell, one.fromPayload ? payload : one.value)
   }
 }
@@ -138,36 +143,37 @@ function proposeTo(plan: Plan, draft: Draft, cell: number, value: unknown): void
   if (clause === undefined) return
   const settled = settle(clause, value, draft.slots[cell])
   if (settled.stands) write(draft, cell, settled.value)
-  else draft.refusals.push({ cell: clause.name, value, reason: settled.reason })
+  else draft.refusals = [...draft.refusals, { cell: clause.name, value, reason: settled.reason }]
 }
 
 function write(draft: Draft, slot: number, value: unknown): void {
   if (equal(draft.slots[slot], value)) return
   draft.slots[slot] = value
-  draft.dirty[slot] = 1
+  draft.lastChanged[slot] = draft.transaction
 }
 
-function reckonAll(plan: Plan, draft: Draft): void {
-  const { slots, dirty } = draft
-  const { reckoned } = plan
-  for (let rank = 0; rank < reckoned.length; rank++) {
-    const one = reckoned[rank] as ReckonedSlot
-    const { inputs } = one
-    for (let at = 0; at < inputs.length; at++) {
-      if (dirty[inputs[at] as number] !== 1) continue
-      let value: unknown
-      try {
-        value = computed(one, slots)
-      } catch (error) {
-        throw new Located(`reckoned ${one.name}`, error)
-      }
-      if (!equal(slots[one.slot], value)) {
-        slots[one.slot] = value
-        dirty[one.slot] = 1
-      }
-      break
+function reckonAll({ reckoned }: Plan, { slots, lastChanged, transaction }: Draft): void {
+  let rank = 0
+  try {
+    for (; rank < reckoned.length; rank++) {
+      const one = reckoned[rank] as ReckonedSlot
+      const { only, slot } = one
+      if (only >= 0 ? lastChanged[only] !== transaction : !isAnyOf(one.inputs, lastChanged, transaction)) continue
+      const value = only >= 0 ? one.compute(slots[only]) : computed(one, slots)
+      const before = slots[slot]
+      if (value === before || (typeof value !== 'number' && equal(before, value))) continue
+      slots[slot] = value
+      lastChanged[slot] = transaction
     }
+  } catch (error) {
+    throw new Located(`reckoned ${reckoned[rank]?.name ?? ''}`, error)
   }
+}
+
+/** Whether any of these slots has changed in this transaction. */
+function isAnyOf(watched: readonly number[], lastChanged: Int32Array, transaction: number): boolean {
+  for (let at = 0; at < watched.length; at++) if (lastChanged[watched[at] as number] === transaction) return true
+  return false
 }
 
 /** Most reckoned cells have one or two inputs; a call without a list of them is several times faster. */
@@ -178,20 +184,19 @@ function computed({ inputs, compute }: ReckonedSlot, slots: readonly unknown[]):
 }
 
 /** The tells that are due: each name whose truth differs from what owner and component last agreed on. */
-function owed(plan: Plan, draft: Draft): Tell[] {
-  const { slots, dirty } = draft
-  const tells: Tell[] = []
+function owed(plan: Plan, { slots, lastChanged, transaction }: Draft): Tell[] {
+  let tells: Tell[] = NONE
   let changes: Record<string, unknown> | undefined
   let fitting = -1
   for (const bound of plan.bound) {
-    if (!bound.watches.some((slot) => dirty[slot] === 1)) continue
+    if (!isAnyOf(bound.watches, lastChanged, transaction)) continue
     const due = dueValue(plan, slots, bound)
     if (equal(due, slots[bound.known])) continue
     slots[bound.known] = due
     if (changes === undefined || bound.fitting !== fitting) {
       changes = {}
       fitting = bound.fitting
-      tells.push({ fitting, changes })
+      tells = tells === NONE ? [{ fitting, changes }] : [...tells, { fitting, changes }]
     }
     changes[bound.name] = due
   }
@@ -212,11 +217,12 @@ function dueValue(plan: Plan, slots: readonly unknown[], bound: BoundName): unkn
   return settled.stands ? settled.value : slots[bound.known]
 }
 
-function aftersOf(plan: Plan, before: Slots, draft: Draft): Outcome['afters'] {
-  return plan.cells.flatMap((cell, at) =>
-    draft.dirty[at] === 1 && !equal(before[at], draft.slots[at])
-      ? cell.after.map((hook) => ({ cell: cell.name, hook, now: draft.slots[at], before: before[at] }))
-      : [])
+function aftersOf(plan: Plan, before: Slots, { slots }: Draft): Outcome['afters'] {
+  if (plan.followed.length === 0) return NONE
+  return plan.followed.filter((at) => !equal(before[at], slots[at])).flatMap((at) => {
+    const { name, after } = plan.cells[at] as Plan['cells'][number]
+    return after.map((hook) => ({ cell: name, hook, now: slots[at], before: before[at] }))
+  })
 }
 
 /** Carries a throw to the rollback together with the place that threw it. */

@@ -69,6 +69,7 @@ export async function runJob(job: PageJob, modules: readonly PageModule[], beat:
       loading++
       await define()
     }
+    loading = 0
     refuseUndefined(contract)
     const report = await probe(contract, {
       frames,

@@ -38,6 +38,7 @@ async function work({ file, tag, defines, seed, clauses, hung }: ProbeJob): Prom
     const contract = designOf(await load(file)).contracts.find((one) => one.tag === tag)
     if (contract === undefined) throw new Error(`there is no contract '${tag}' here any more`)
     for (const module of defines) await load((loading = module))
+    loading = file
     refuseUndefined(contract)
     const report = await probe(contract, {
       document,

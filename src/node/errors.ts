@@ -1,4 +1,7 @@
+import { fileURLToPath } from 'node:url'
 import { firstPlace, messageOf, type Place } from '../contract/index.js'
+
+const PACKAGE = fileURLToPath(new URL('..', import.meta.url))
 
 /** A file that cannot be judged: one line, with the position where there is one. */
 export interface Trouble {
@@ -10,7 +13,7 @@ export interface Trouble {
 /** The trouble of a module that threw while it was loaded; the position is the first frame in a file of the user's. */
 export function troubleOf(file: string, thrown: unknown): Trouble {
   const parse = parsePlace(thrown)
-  const place = parse ?? (thrown instanceof Error ? firstPlace(thrown.stack ?? '') : undefined)
+  const place = parse ?? (thrown instanceof Error ? firstPlace(thrown.stack ?? '', (frame) => frame.startsWith(PACKAGE)) : undefined)
   return { file, place, says: messageOf(thrown).replace(/^(?:ParseError|SyntaxError): /, '').slice(0, 400) }
 }
 

@@ -96,7 +96,9 @@ export function personAt(container: HTMLElement): Person {
     return shown === '' && field.type === 'number' ? wanted : shown
   }
 
+  /** Replacing a text by itself is no edit that a component could be asked to tell from none. */
   function replace(field: HTMLInputElement, text: string, inputType: string, data: string | null): boolean {
+    if (textOf(field) === text) return true
     const allowed = field.dispatchEvent(new view.InputEvent('beforeinput', { bubbles: true, composed: true, cancelable: true, inputType, data }))
     if (!allowed) return false
     write(field, text)

@@ -14,12 +14,18 @@ export interface Plan {
   readonly reckoned: readonly ReckonedSlot[]
   readonly fittings: readonly FittingPlan[]
   readonly bound: readonly BoundName[]
+  /** The cells that somebody is told of once they stand. */
+  readonly followed: readonly number[]
+  /** Room for a step to mark in which transaction a slot last changed; nothing outside a step reads it. */
+  readonly marks: { readonly lastChanged: Int32Array; transaction: number }
 }
 
 export interface ReckonedSlot {
   readonly name: string
   readonly slot: number
   readonly inputs: readonly number[]
+  /** Its input where it has just one, else -1: the step takes a shorter way for it. */
+  readonly only: number
   readonly compute: (...inputs: unknown[]) => unknown
 }
 
@@ -75,7 +81,7 @@ export function compile(screen: AnyScreen): Plan {
     const inputs = one.inputs.map(slotOf)
     const at = slot(one.name, undefined)
     reckonedSlots.set(one, at)
-    if (inputs.every((input) => input !== undefined)) reckoned.push({ name: one.name, slot: at, inputs, compute: one.compute as never })
+    if (inputs.every((input) => input !== undefined)) reckoned.push({ name: one.name, slot: at, inputs, only: inputs.length === 1 ? (inputs[0] as number) : -1, compute: one.compute as never })
   }
 
   const fittingNames = Object.keys(screen.fittings)
@@ -85,7 +91,12 @@ export function compile(screen: AnyScreen): Plan {
     const bound = [...sources].map(([of, source]) => boundName(contract, index, of, source, slot(`${name}.${of}`, undefined), sources))
     return { name, contract, bound, hears: hearings(screen, name, contract, bound, (action) => planned(action, cellSlots, cells, fittingNames)) }
   })
-  return { screen, names, initial, cells, reckoned, fittings, bound: fittings.flatMap((fitting) => fitting.bound) }
+  return {
+    screen, names, initial, cells, reckoned, fittings,
+    bound: fittings.flatMap((fitting) => fitting.bound),
+    followed: cells.flatMap((cell, at) => (cell.after.length > 0 ? [at] : [])),
+    marks: { lastChanged: new Int32Array(names.length), transaction: 0 },
+  }
 }
 
 /** The steps of an action, with cells and fittings as numbers; a step that names something unknown is left out. */

@@ -5,11 +5,19 @@ import { createLoader } from '../dist/node/load.js'
 
 // npm run bench: ratios measured in this one run. They say how a thing compares on this machine now, not how fast it is.
 const { window } = new JSDOM('<!doctype html><body></body>')
-Object.assign(globalThis, { window, document: window.document, HTMLElement: window.HTMLElement, customElements: window.customElements, CustomEvent: window.CustomEvent })
+Object.assign(globalThis, {
+  window,
+  document: window.document,
+  HTMLElement: window.HTMLElement,
+  customElements: window.customElements,
+  CustomEvent: window.CustomEvent,
+})
 const { mountScreen } = await import('../dist/dom/index.js')
 
 const load = createLoader()
-const { baleStepper } = await load(new URL('../examples/haul-out/contracts/bale-stepper.contract.ts', import.meta.url).pathname)
+const { baleStepper } = await load(
+  new URL('../examples/haul-out/contracts/bale-stepper.contract.ts', import.meta.url).pathname,
+)
 await load(new URL('../examples/haul-out/elements/bale-stepper.ts', import.meta.url).pathname)
 
 async function ratio(title, aim, ours, byHand) {
@@ -24,13 +32,22 @@ async function ratio(title, aim, ours, byHand) {
 const micro = (milliseconds) => `${(milliseconds * 1000).toFixed(2)} µs`
 
 // A change told through a two-way binding of the boatyard's stepper, against a setter and a listener.
-const order = screen('order', { cells: { bales: { type: Type.Integer(), initial: 0 } }, fittings: { bales: baleStepper }, bind: ({ cells }) => ({ bales: { label: 'Bales', most: 1000, bales: twoWay(cells.bales) } }) })
+const order = screen('order', {
+  cells: { bales: { type: Type.Integer(), initial: 0 } },
+  fittings: { bales: baleStepper },
+  bind: ({ cells }) => ({ bales: { label: 'Bales', most: 1000, bales: twoWay(cells.bales) } }),
+})
 const place = document.body.appendChild(document.createElement('div'))
 place.innerHTML = '<bale-stepper data-fitting="bales"></bale-stepper>'
 const mounted = mountScreen(order, place)
-const element = Object.assign(document.body.appendChild(document.createElement('bale-stepper')), { label: 'Bales', most: 1000 })
+const element = Object.assign(document.body.appendChild(document.createElement('bale-stepper')), {
+  label: 'Bales',
+  most: 1000,
+})
 const held = { bales: 0 }
-element.addEventListener('bales-set', (event) => { held.bales = event.detail.value })
+element.addEventListener('bales-set', (event) => {
+  held.bales = event.detail.value
+})
 const setByHand = (bales) => {
   if (!Number.isInteger(bales) || bales === held.bales) return
   held.bales = bales
@@ -38,28 +55,45 @@ const setByHand = (bales) => {
 }
 let count = 0
 const next = () => ++count % 1000
-await ratio('tell one change through a two-way binding of a live element', 1.5, () => mounted.set('bales', next()), () => setByHand(next()))
+await ratio(
+  'tell one change through a two-way binding of a live element',
+  1.5,
+  () => mounted.set('bales', next()),
+  () => setByHand(next()),
+)
 const report = (target) => target.dispatchEvent(new CustomEvent('bales-set', { detail: { value: next() } }))
-await ratio('hear one report through a two-way binding of a live element', 1.5, () => report(place.firstChild), () => report(element))
+await ratio(
+  'hear one report through a two-way binding of a live element',
+  1.5,
+  () => report(place.firstChild),
+  () => report(element),
+)
 
 // A transaction over a chain of 100 reckoned cells, against the same functions called by hand.
 const functions = Array.from({ length: 100 }, (_, at) => (value) => value * 0.5 + at)
-const chain = compile(screen('chain', {
-  cells: { first: { type: Type.Number(), initial: 1 } },
-  fittings: {},
-  reckoned({ cells }) {
-    const links = {}
-    functions.reduce((before, compute, at) => (links[`link${at}`] = reckon([before], compute)), cells.first)
-    return links
-  },
-  bind: () => ({}),
-}))
+const chain = compile(
+  screen('chain', {
+    cells: { first: { type: Type.Number(), initial: 1 } },
+    fittings: {},
+    reckoned({ cells }) {
+      const links = {}
+      functions.reduce((before, compute, at) => (links[`link${at}`] = reckon([before], compute)), cells.first)
+      return links
+    },
+    bind: () => ({}),
+  }),
+)
 let slots = firstSlots(chain).slots
 const byHand = Array.from({ length: 101 }, () => 0)
 let value = 0
-await ratio('one transaction over a chain of 100 reckoned cells', 3,
-  () => { slots = step(chain, slots, { kind: 'set', changes: [[0, ++value]] }).slots },
+await ratio(
+  'one transaction over a chain of 100 reckoned cells',
+  3,
+  () => {
+    slots = step(chain, slots, { kind: 'set', changes: [[0, ++value]] }).slots
+  },
   () => {
     byHand[0] = ++value
     for (let at = 0; at < 100; at++) byHand[at + 1] = functions[at](byHand[at])
-  })
+  },
+)

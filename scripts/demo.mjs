@@ -11,6 +11,11 @@ const sound = [caulker('check', 'examples/haul-out'), caulker('probe', 'examples
 title('The leaking boatyard: examples/bilge')
 const leaking = [caulker('check', 'examples/bilge'), caulker('probe', 'examples/bilge')]
 title('Which is which')
-console.log(`examples/haul-out  ${sound.every((code) => code === 0) ? 'sound: no finding, no broken clause' : 'NOT sound'}`)
-console.log(`examples/bilge     ${leaking.every((code) => code === 1) ? 'leaks, by its design and by its components, as listed above' : 'NOT as expected'}`)
-if (sound.some((code) => code !== 0) || leaking.some((code) => code !== 1)) console.log('This is not what the demo is made to show: please look into the lines above.')
+console.log(
+  `examples/haul-out  ${sound.every((code) => code === 0) ? 'sound: no finding, no broken clause' : 'NOT sound'}`,
+)
+console.log(
+  `examples/bilge     ${leaking.every((code) => code === 1) ? 'leaks, by its design and by its components, as listed above' : 'NOT as expected'}`,
+)
+if (sound.some((code) => code !== 0) || leaking.some((code) => code !== 1))
+  console.log('This is not what the demo is made to show: please look into the lines above.')

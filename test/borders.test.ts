@@ -5,9 +5,16 @@ import { globSync } from 'tinyglobby'
 
 /** Each floor imports only floors below it. */
 const BELOW: Record<string, string[]> = {
-  contract: [], wiring: ['contract'], engine: ['contract', 'wiring'], check: ['contract', 'wiring', 'engine'], ideal: ['contract', 'wiring', 'engine'],
-  dom: ['contract', 'wiring', 'engine', 'ideal'], probe: ['contract', 'wiring', 'engine', 'ideal', 'dom'], report: ['contract', 'check', 'probe'],
-  node: ['contract', 'wiring', 'engine', 'check', 'ideal', 'dom', 'probe'], cli: ['contract', 'check', 'probe', 'report', 'node'],
+  contract: [],
+  wiring: ['contract'],
+  engine: ['contract', 'wiring'],
+  check: ['contract', 'wiring', 'engine'],
+  ideal: ['contract', 'wiring', 'engine'],
+  dom: ['contract', 'wiring', 'engine', 'ideal'],
+  probe: ['contract', 'wiring', 'engine', 'ideal', 'dom'],
+  report: ['contract', 'check', 'probe'],
+  node: ['contract', 'wiring', 'engine', 'check', 'ideal', 'dom', 'probe'],
+  cli: ['contract', 'check', 'probe', 'report', 'node'],
 }
 const CORE = ['contract', 'wiring', 'engine', 'check', 'ideal']
 
@@ -17,7 +24,9 @@ describe('the floors of the house', () => {
     const text = readFileSync(file, 'utf8').replace(/\/\*[^]*?\*\/|\/\/.*/g, '')
     const imported = [...text.matchAll(/from '([^']+)'/g)].map((found) => found[1]!)
     it(`${file} imports only what is below it`, () => {
-      const floors = imported.filter((name) => name.startsWith('.')).map((name) => relative('src', resolve(dirname(file), name)).split('/')[0]!)
+      const floors = imported
+        .filter((name) => name.startsWith('.'))
+        .map((name) => relative('src', resolve(dirname(file), name)).split('/')[0]!)
       expect(floors.filter((name) => name !== floor && !BELOW[floor]!.includes(name))).to.eql([])
       if (floor !== 'node' && floor !== 'cli') expect(imported.filter((name) => name.startsWith('node:'))).to.eql([])
       if (CORE.includes(floor)) expect(text).not.to.match(/\b(?:document|window|console|process)\./)

@@ -1,6 +1,21 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { accepts, check, contract, designOf, isWithin, oneWay, payload, rules, samplesOf, screen, set, twoWay, Type, type TSchema } from 'caulker'
+import {
+  accepts,
+  check,
+  contract,
+  designOf,
+  isWithin,
+  oneWay,
+  payload,
+  rules,
+  samplesOf,
+  screen,
+  set,
+  twoWay,
+  Type,
+  type TSchema,
+} from 'caulker'
 import { createLoader } from '../dist/node/load.js'
 import { caulker, folderWith } from './support/cli.js'
 
@@ -36,15 +51,26 @@ describe('the boatyards at rest', () => {
   ]
   it('names every leak of the leaking one, with its line, and nothing else', async () => {
     const { code, out } = await caulker('check', 'examples/bilge', '--format', 'json')
-    const { findings } = JSON.parse(out) as { findings: { rule: string; file: string; line: number; subject: string }[] }
+    const { findings } = JSON.parse(out) as {
+      findings: { rule: string; file: string; line: number; subject: string }[]
+    }
     expect(code).to.equal(1)
-    expect(findings.map(({ rule, file, line, subject }) => [rule, file.replace('examples/bilge/', ''), line, subject])).to.have.deep.members(leaks)
+    expect(
+      findings.map(({ rule, file, line, subject }) => [rule, file.replace('examples/bilge/', ''), line, subject]),
+    ).to.have.deep.members(leaks)
   })
 })
 
 describe('bindings that are sound', () => {
-  const note = contract('log-note', { properties: { locked: { type: Type.Boolean(), default: false } }, values: { text: { type: Type.String(), default: '' }, own: { type: Type.String(), default: '', lastWord: 'self' } }, locks: { readonly: 'locked' } })
-  const cells = { text: { type: Type.String(), initial: '' }, count: { type: Type.Integer({ minimum: 0 }), initial: 0 } }
+  const note = contract('log-note', {
+    properties: { locked: { type: Type.Boolean(), default: false } },
+    values: { text: { type: Type.String(), default: '' }, own: { type: Type.String(), default: '', lastWord: 'self' } },
+    locks: { readonly: 'locked' },
+  })
+  const cells = {
+    text: { type: Type.String(), initial: '' },
+    count: { type: Type.Integer({ minimum: 0 }), initial: 0 },
+  }
   const sound: [string, Parameters<typeof bound>[0]][] = [
     ['a value that is shown only', ({ text }) => ({ text: oneWay(text, { showOnly: true }) })],
     ['a value that is locked', ({ text }) => ({ text: oneWay(text), locked: true })],
@@ -52,14 +78,30 @@ describe('bindings that are sound', () => {
     ['two halves of one binding', ({ text }) => ({ text: oneWay(text), on: { 'text-set': [set(text, payload())] } })],
     ['a listener, where nobody else writes', ({ text }) => ({ on: { 'text-set': [set(text, payload())] } })],
   ]
-  const bound = (bind: (of: any) => object) => screen('log', { cells, fittings: { note }, bind: ({ cells: of }) => ({ note: bind(of) as {} }) })
-  for (const [what, bind] of sound) it(`says nothing of ${what}`, () => expect(check(designOf([bound(bind)]))).to.eql([]))
+  const bound = (bind: (of: any) => object) =>
+    screen('log', { cells, fittings: { note }, bind: ({ cells: of }) => ({ note: bind(of) as {} }) })
+  for (const [what, bind] of sound)
+    it(`says nothing of ${what}`, () => expect(check(designOf([bound(bind)]))).to.eql([]))
 
   it('takes the bounds of a value into account when it asks what may be reported', () => {
-    const stepper = contract('bale-stepper', { properties: { fewest: { type: Type.Integer(), default: 0 } }, values: { bales: { type: Type.Integer(), default: 0, bounds: { least: 'fewest' } } } })
-    const of = (fewest: number) => check(designOf([screen('order', { cells, fittings: { stepper }, bind: ({ cells: its }) => ({ stepper: { fewest, bales: twoWay(its.count) } }) })]))
+    const stepper = contract('bale-stepper', {
+      properties: { fewest: { type: Type.Integer(), default: 0 } },
+      values: { bales: { type: Type.Integer(), default: 0, bounds: { least: 'fewest' } } },
+    })
+    const of = (fewest: number) =>
+      check(
+        designOf([
+          screen('order', {
+            cells,
+            fittings: { stepper },
+            bind: ({ cells: its }) => ({ stepper: { fewest, bales: twoWay(its.count) } }),
+          }),
+        ]),
+      )
     expect(of(0)).to.eql([])
-    expect(of(-5).map((finding) => finding.says)).to.eql(["'stepper.bales' may report -5, and the cell 'count' takes integer"])
+    expect(of(-5).map((finding) => finding.says)).to.eql([
+      "'stepper.bales' may report -5, and the cell 'count' takes integer",
+    ])
   })
 })
 
@@ -79,31 +121,63 @@ describe('whether one type is within another', () => {
     [Type.Array(Type.Number()), Type.Tuple([Type.Number(), Type.Number()]), 'no'],
     [Type.Object({ berth: Type.Integer(), note: Type.String() }), Type.Object({ berth: Type.Number() }), 'yes'],
     [Type.Object({ berth: Type.Integer() }), Type.Object({ berth: Type.Integer(), note: Type.String() }), 'no'],
-    [Type.Object({ berth: Type.Integer() }), Type.Object({ berth: Type.Integer() }, { additionalProperties: false }), 'no'],
+    [
+      Type.Object({ berth: Type.Integer() }),
+      Type.Object({ berth: Type.Integer() }, { additionalProperties: false }),
+      'no',
+    ],
     [Type.String({ pattern: '^MC-' }), Type.String({ pattern: '^M' }), 'unknown'],
   ]
-  for (const [narrow, wide, answer] of known) it(`${JSON.stringify(narrow)} in ${JSON.stringify(wide)}: ${answer}`, () => expect(isWithin(narrow, wide).answer).to.equal(answer))
+  for (const [narrow, wide, answer] of known)
+    it(`${JSON.stringify(narrow)} in ${JSON.stringify(wide)}: ${answer}`, () =>
+      expect(isWithin(narrow, wide).answer).to.equal(answer))
 
   const leaf: fc.Arbitrary<TSchema> = fc.oneof(
-    fc.constantFrom<TSchema>(Type.Null(), Type.Boolean(), Type.String(), Type.Integer(), Type.Number(), Type.Literal('oak'), Type.Enum([1, 'oak'])),
-    fc.tuple(fc.integer({ min: -3, max: 3 }), fc.integer({ min: 0, max: 4 })).map(([minimum, span]) => Type.Integer({ minimum, maximum: minimum + span })),
+    fc.constantFrom<TSchema>(
+      Type.Null(),
+      Type.Boolean(),
+      Type.String(),
+      Type.Integer(),
+      Type.Number(),
+      Type.Literal('oak'),
+      Type.Enum([1, 'oak']),
+    ),
+    fc
+      .tuple(fc.integer({ min: -3, max: 3 }), fc.integer({ min: 0, max: 4 }))
+      .map(([minimum, span]) => Type.Integer({ minimum, maximum: minimum + span })),
     fc.tuple(fc.nat(3), fc.nat(4)).map(([minLength, more]) => Type.String({ minLength, maxLength: minLength + more })),
     fc.integer({ min: 1, max: 3 }).map((multipleOf) => Type.Integer({ multipleOf })),
   )
   const { schema } = fc.letrec<{ schema: TSchema }>((tie) => ({
-    schema: fc.oneof({ maxDepth: 2 }, leaf,
+    schema: fc.oneof(
+      { maxDepth: 2 },
+      leaf,
       fc.array(tie('schema'), { minLength: 1, maxLength: 3 }).map((parts) => Type.Union(parts)),
       fc.tuple(tie('schema'), fc.nat(2)).map(([items, minItems]) => Type.Array(items, { minItems })),
       fc.array(tie('schema'), { minLength: 1, maxLength: 2 }).map((parts) => Type.Tuple(parts)),
-      fc.tuple(tie('schema'), tie('schema'), fc.boolean(), fc.boolean()).map(([one, other, closed, optional]) => Type.Object({ berth: one, note: optional ? Type.Optional(other) : other }, closed ? { additionalProperties: false } : {}))),
+      fc
+        .tuple(tie('schema'), tie('schema'), fc.boolean(), fc.boolean())
+        .map(([one, other, closed, optional]) =>
+          Type.Object(
+            { berth: one, note: optional ? Type.Optional(other) : other },
+            closed ? { additionalProperties: false } : {},
+          ),
+        ),
+    ),
   }))
 
   it('is never wrong: a yes refuses no value of the narrower type, and a no shows one', () => {
     const value = fc.oneof(fc.jsonValue({ maxDepth: 2 }) as fc.Arbitrary<unknown>, fc.integer({ min: -4, max: 8 }))
-    fc.assert(fc.property(schema, schema, fc.array(value, { maxLength: 8 }), (narrow, wide, values) => {
-      const answer = isWithin(narrow, wide)
-      if (answer.answer === 'no') return accepts(narrow, answer.witness) && !accepts(wide, answer.witness)
-      return answer.answer === 'unknown' || [...values, ...samplesOf(narrow)].every((one) => !accepts(narrow, one) || accepts(wide, one))
-    }), { numRuns: 500, seed: 7 })
+    fc.assert(
+      fc.property(schema, schema, fc.array(value, { maxLength: 8 }), (narrow, wide, values) => {
+        const answer = isWithin(narrow, wide)
+        if (answer.answer === 'no') return accepts(narrow, answer.witness) && !accepts(wide, answer.witness)
+        return (
+          answer.answer === 'unknown' ||
+          [...values, ...samplesOf(narrow)].every((one) => !accepts(narrow, one) || accepts(wide, one))
+        )
+      }),
+      { numRuns: 500, seed: 7 },
+    )
   })
 })

@@ -15,13 +15,21 @@ const judged = (text: string) => {
 }
 
 describe('the command line', () => {
-  it('publishes the schema that its reports are made by', () => expect(schema).to.eql(JSON.parse(JSON.stringify(reportSchema))))
+  it('publishes the schema that its reports are made by', () =>
+    expect(schema).to.eql(JSON.parse(JSON.stringify(reportSchema))))
 
   it('prints JSON that its own schema describes, and writes it to a file', async () => {
     const folder = folderWith({})
     const { code, out } = await caulker('probe', 'examples/bilge', '--component', 'twice-text', '--format', 'json')
     expect([code, judged(out).kind]).to.eql([1, 'probe'])
-    const written = await caulker('check', 'examples/bilge', '--format', 'json', '--output', join(folder, 'report.json'))
+    const written = await caulker(
+      'check',
+      'examples/bilge',
+      '--format',
+      'json',
+      '--output',
+      join(folder, 'report.json'),
+    )
     expect(written.out).to.match(/^6 errors in 10 contracts and 1 screen\.\nWritten to /)
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })
@@ -29,68 +37,150 @@ describe('the command line', () => {
   it('puts the answer first, and colour nowhere but on a terminal', async () => {
     const { out } = await caulker('probe', 'examples/bilge', '--component', 'stuck-photo', 'tally-board')
     expect(out).to.match(/^1 of 2 components leaks: 1 broken, 11 held, in an embedded DOM\.\n/)
-    expect(out).to.include('replay    caulker probe examples/bilge/contracts/leaks.contract.ts --seed 1 --component stuck-photo --clause takes-empty')
+    expect(out).to.include(
+      'replay    caulker probe examples/bilge/contracts/leaks.contract.ts --seed 1 --component stuck-photo --clause takes-empty',
+    )
     expect(out).not.to.include('\u001b[')
   })
 
   it('counts what is unproven as a failure only when it is asked to', async () => {
-    const folder = folderWith({ 'chain-winch.contract.ts': CONTRACT, 'chain-winch.js': `customElements.define('chain-winch', class extends HTMLElement { turns = 0 })` })
-    const codes = [await caulker('probe', folder), await caulker('probe', folder, '--require-proof')].map(({ code }) => code)
+    const folder = folderWith({
+      'chain-winch.contract.ts': CONTRACT,
+      'chain-winch.js': `customElements.define('chain-winch', class extends HTMLElement { turns = 0 })`,
+    })
+    const codes = [await caulker('probe', folder), await caulker('probe', folder, '--require-proof')].map(
+      ({ code }) => code,
+    )
     expect(codes).to.eql([0, 1])
   })
 
   it('explains a rule, and names the closest one', async () => {
     const { code, out } = await caulker('check', '--explain', 'frozen-value')
-    expect([code, out]).to.satisfy(([ended, text]: [number, string]) => ended === 0 && text.includes('This is mended:') && text.includes('twoWay(cells.turns)'))
-    expect(await caulker('check', '--explain', 'frozen-valeu')).to.include({ code: 2, err: "caulker: --explain frozen-valeu: there is no such rule; did you mean 'frozen-value'?\n" })
+    expect([code, out]).to.satisfy(
+      ([ended, text]: [number, string]) =>
+        ended === 0 && text.includes('This is mended:') && text.includes('twoWay(cells.turns)'),
+    )
+    expect(await caulker('check', '--explain', 'frozen-valeu')).to.include({
+      code: 2,
+      err: "caulker: --explain frozen-valeu: there is no such rule; did you mean 'frozen-value'?\n",
+    })
   })
 
   it('has help with an example for each command', async () => {
     for (const command of [[], ['check'], ['probe']]) {
       const { code, out } = await caulker(...command, '--help')
-      expect([code, out]).to.satisfy(([ended, text]: [number, string]) => ended === 0 && /Examples?:\n {2}\$ caulker /.test(text))
+      expect([code, out]).to.satisfy(
+        ([ended, text]: [number, string]) => ended === 0 && /Examples?:\n {2}\$ caulker /.test(text),
+      )
     }
   })
 
   const unusable: [string, string[], RegExp][] = [
-    ['a path that does not exist', ['check', 'examples/bilj'], /^caulker: examples\/bilj: there is no such file or folder; did you mean 'examples\/bilge'\?$/],
+    [
+      'a path that does not exist',
+      ['check', 'examples/bilj'],
+      /^caulker: examples\/bilj: there is no such file or folder; did you mean 'examples\/bilge'\?$/,
+    ],
     ['an unknown option', ['check', '--fromat', 'json'], /^caulker: unknown option '--fromat'$/],
     ['an unknown command', ['chek'], /^caulker: unknown command 'chek'$/],
-    ['a format that does not exist', ['probe', '--format', 'xml'], /^caulker: option '--format <format>' argument 'xml' is invalid\. Allowed choices are text, json\.$/],
-    ['a seed that is no number', ['probe', '--seed', 'oak'], /^caulker: option '--seed <number>' argument 'oak' is invalid\. give a whole number$/],
-    ['a clause that does not exist', ['probe', 'examples/bilge', '--clause', 'take-empty'], /^caulker: --clause take-empty: there is no such clause; did you mean 'takes-empty'\?$/],
-    ['a component that is not there', ['probe', 'examples/bilge', '--component', 'oak-mast'], /^caulker: examples\/bilge: there is no contract of 'oak-mast'$/],
-    ['a file that cannot be written', ['check', 'examples/bilge', '--output', 'no/such/folder/report.txt'], /^caulker: --output no\/such\/folder\/report\.txt: the report cannot be written there/],
+    [
+      'a format that does not exist',
+      ['probe', '--format', 'xml'],
+      /^caulker: option '--format <format>' argument 'xml' is invalid\. Allowed choices are text, json\.$/,
+    ],
+    [
+      'a seed that is no number',
+      ['probe', '--seed', 'oak'],
+      /^caulker: option '--seed <number>' argument 'oak' is invalid\. give a whole number$/,
+    ],
+    [
+      'a clause that does not exist',
+      ['probe', 'examples/bilge', '--clause', 'take-empty'],
+      /^caulker: --clause take-empty: there is no such clause; did you mean 'takes-empty'\?$/,
+    ],
+    [
+      'a component that is not there',
+      ['probe', 'examples/bilge', '--component', 'oak-mast'],
+      /^caulker: examples\/bilge: there is no contract of 'oak-mast'$/,
+    ],
+    [
+      'a file that cannot be written',
+      ['check', 'examples/bilge', '--output', 'no/such/folder/report.txt'],
+      /^caulker: --output no\/such\/folder\/report\.txt: the report cannot be written there/,
+    ],
   ]
   for (const [what, args, message] of unusable)
     it(`says in one line what is wrong, and ends with 2: ${what}`, async () => {
       const { code, err, out } = await caulker(...args)
       const lines = err.trim().split('\n')
-      expect([code, lines[0], out]).to.satisfy(([ended, line, printed]: [number, string, string]) => ended === 2 && message.test(line) && printed === '', JSON.stringify([code, err, out]))
+      expect([code, lines[0], out]).to.satisfy(
+        ([ended, line, printed]: [number, string, string]) => ended === 2 && message.test(line) && printed === '',
+        JSON.stringify([code, err, out]),
+      )
       expect(lines.length).to.be.at.most(2)
     })
 
   const unreadable: [string, Record<string, string>, RegExp][] = [
-    ['a module that throws', { 'a.contract.ts': `import 'caulker'\nthrow new Error('no keel')\n` }, /a\.contract\.ts:2:\d+: no keel/],
+    [
+      'a module that throws',
+      { 'a.contract.ts': `import 'caulker'\nthrow new Error('no keel')\n` },
+      /a\.contract\.ts:2:\d+: no keel/,
+    ],
     ['a module that does not parse', { 'a.contract.ts': `export const a = {{\n` }, /a\.contract\.ts:1:\d+: /],
-    ['a contract without a hyphen in its tag', { 'a.contract.ts': CONTRACT.replace('chain-winch', 'winch') }, /a\.contract\.ts:2:\d+: contract 'winch': the tag must be lower case and contain a hyphen/],
-    ['a clause that does not exist', { 'a.contract.ts': CONTRACT.replace('default', 'defualt') }, /a\.contract\.ts:2:\d+: contract 'chain-winch': values\.turns has no clause 'defualt'; did you mean 'default'\?/],
-    ['a module that exports neither', { 'a.contract.ts': 'export const a = 1\n' }, /a\.contract\.ts: exports no contract and no screen/],
-    ['a setting that does not exist', { 'a.contract.ts': CONTRACT, 'caulker.config.ts': 'export default { define: [] }' }, /caulker\.config\.ts: there is no setting 'define'; did you mean 'defines'\?/],
-    ['an element that nobody registers', { 'a.contract.ts': CONTRACT, 'a.ts': 'export {}' }, /a\.contract\.ts: <chain-winch> is not registered by any module that defines elements/],
-    ['an element module that throws', { 'a.contract.ts': CONTRACT, 'a.ts': `\nthrow new Error('rotten plank')` }, /a\.ts:2:\d+: rotten plank/],
-    ['no module for a contract', { 'a.contract.ts': CONTRACT }, /a\.contract\.ts: no module is known that defines <chain-winch>; name it in caulker\.config\.ts/],
+    [
+      'a contract without a hyphen in its tag',
+      { 'a.contract.ts': CONTRACT.replace('chain-winch', 'winch') },
+      /a\.contract\.ts:2:\d+: contract 'winch': the tag must be lower case and contain a hyphen/,
+    ],
+    [
+      'a clause that does not exist',
+      { 'a.contract.ts': CONTRACT.replace('default', 'defualt') },
+      /a\.contract\.ts:2:\d+: contract 'chain-winch': values\.turns has no clause 'defualt'; did you mean 'default'\?/,
+    ],
+    [
+      'a module that exports neither',
+      { 'a.contract.ts': 'export const a = 1\n' },
+      /a\.contract\.ts: exports no contract and no screen/,
+    ],
+    [
+      'a setting that does not exist',
+      { 'a.contract.ts': CONTRACT, 'caulker.config.ts': 'export default { define: [] }' },
+      /caulker\.config\.ts: there is no setting 'define'; did you mean 'defines'\?/,
+    ],
+    [
+      'an element that nobody registers',
+      { 'a.contract.ts': CONTRACT, 'a.ts': 'export {}' },
+      /a\.contract\.ts: <chain-winch> is not registered by any module that defines elements/,
+    ],
+    [
+      'an element module that throws',
+      { 'a.contract.ts': CONTRACT, 'a.ts': `\nthrow new Error('rotten plank')` },
+      /a\.ts:2:\d+: rotten plank/,
+    ],
+    [
+      'no module for a contract',
+      { 'a.contract.ts': CONTRACT },
+      /a\.contract\.ts: no module is known that defines <chain-winch>; name it in caulker\.config\.ts/,
+    ],
   ]
   for (const [what, files, message] of unreadable)
     it(`says which file could not be judged, and ends with 2: ${what}`, async () => {
       const { code, out } = await caulker('probe', folderWith(files))
       expect(code, out).to.equal(2)
-      expect(out.split('Could not be judged\n')[1]).to.match(message).and.satisfy((text: string) => text.trim().split('\n').length === 1)
+      expect(out.split('Could not be judged\n')[1])
+        .to.match(message)
+        .and.satisfy((text: string) => text.trim().split('\n').length === 1)
     })
 
   it('judges the sound files of a folder even where another cannot be read', async () => {
-    const { code, out } = await caulker('check', folderWith({ 'a.contract.ts': CONTRACT, 'b.contract.ts': `throw new Error('no keel')` }))
-    expect([code, out.split('\n')[0]]).to.eql([2, '1 file could not be judged; no leaks found in 1 contract and 0 screens.'])
+    const { code, out } = await caulker(
+      'check',
+      folderWith({ 'a.contract.ts': CONTRACT, 'b.contract.ts': `throw new Error('no keel')` }),
+    )
+    expect([code, out.split('\n')[0]]).to.eql([
+      2,
+      '1 file could not be judged; no leaks found in 1 contract and 0 screens.',
+    ])
   })
 })
 
@@ -108,10 +198,16 @@ describe('the packed package', () => {
     const installed = await run('npm', ['install', '--prefer-offline', '--silent', `./${tarball}`], folder)
     expect(installed.code, installed.err).to.equal(0)
     expect(existsSync(join(folder, 'node_modules/caulker/schema/report-1.json'))).to.equal(true)
-    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 9 No leaks found in 1 contract and 0 screens. 0\n')
-    expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal('No leaks found in 1 contract and 0 screens.\n')
+    expect((await run('node', ['use.mjs'], folder)).out).to.equal(
+      'native-text 9 No leaks found in 1 contract and 0 screens. 0\n',
+    )
+    expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal(
+      'No leaks found in 1 contract and 0 screens.\n',
+    )
     const { code, out } = await run('npx', ['caulker', 'probe', '.'], folder)
-    expect([code, out.split('\n')[0]]).to.satisfy(([ended, answer]: [number, string]) => ended === 0 && answer.startsWith('No leaks in 1 component:'))
+    expect([code, out.split('\n')[0]]).to.satisfy(
+      ([ended, answer]: [number, string]) => ended === 0 && answer.startsWith('No leaks in 1 component:'),
+    )
     const inChromium = await run('npx', ['caulker', 'probe', '.', '--browser'], folder)
     expect(inChromium.out + inChromium.err).to.match(/^No leaks in 1 component: .* in Chromium/)
   })

@@ -9,46 +9,126 @@ describe('a contract', () => {
       properties: { berthNumber: { type: Type.Integer(), default: 4 }, lines: { type: Type.Array(Type.String()) } },
       values: { leavesAt: { type: Type.Union([Type.String(), Type.Null()]) } },
     })
-    expect(values.leavesAt).to.include({ event: 'leaves-at-set', payloadAt: '/detail/value', reports: 'edit', outside: 'clamp', empty: null, default: null })
+    expect(values.leavesAt).to.include({
+      event: 'leaves-at-set',
+      payloadAt: '/detail/value',
+      reports: 'edit',
+      outside: 'clamp',
+      empty: null,
+      default: null,
+    })
     expect(properties.berthNumber).to.include({ label: 'Berth number', attribute: 'berth-number', required: false })
     expect(properties.lines.attribute).to.equal(false)
   })
 
   const malformed: [string, string, unknown, RegExp][] = [
     ['a tag without a hyphen', 'stepper', {}, /contract 'stepper': the tag must be lower case and contain a hyphen/],
-    ['a section that does not exist', 'bale-stepper', { propertys: {} }, /the clause 'propertys' does not exist; did you mean 'properties'\?/],
-    ['a clause that does not exist', 'bale-stepper', { values: { bales: { type: Type.Integer(), boundz: {} } } }, /values\.bales has no clause 'boundz'; did you mean 'bounds'\?/],
-    ['a missing type', 'bale-stepper', { properties: { label: {} } }, /properties\.label has no type; write type: Type\.String\(\)/],
-    ['a bound that names nothing', 'bale-stepper', { values: { bales: { type: Type.Integer(), bounds: { most: 'mots' } } }, properties: { most: { type: Type.Integer() } } }, /bounds\.most names 'mots', which is not declared; did you mean 'most'\?/],
-    ['a required name that is not declared', 'bale-stepper', { required: ['label'] }, /required names 'label', which is not declared/],
-    ['one name in two sections', 'bale-stepper', { properties: { bales: { type: Type.Integer() } }, values: { bales: { type: Type.Integer() } } }, /stands under properties and under values/],
-    ['a word that a clause does not know', 'bale-stepper', { values: { bales: { type: Type.Integer(), reports: 'blur' } } }, /values\.bales\.reports must be 'edit' or 'commit'/],
-    ['a pointer that is none', 'bale-stepper', { values: { bales: { type: Type.Integer(), payloadAt: 'detail.value' } } }, /must be a JSON Pointer/],
-    ['a name that would change a prototype', 'bale-stepper', JSON.parse('{"values":{"__proto__":{"type":{"type":"integer"}}}}'), /cannot have this name/],
+    [
+      'a section that does not exist',
+      'bale-stepper',
+      { propertys: {} },
+      /the clause 'propertys' does not exist; did you mean 'properties'\?/,
+    ],
+    [
+      'a clause that does not exist',
+      'bale-stepper',
+      { values: { bales: { type: Type.Integer(), boundz: {} } } },
+      /values\.bales has no clause 'boundz'; did you mean 'bounds'\?/,
+    ],
+    [
+      'a missing type',
+      'bale-stepper',
+      { properties: { label: {} } },
+      /properties\.label has no type; write type: Type\.String\(\)/,
+    ],
+    [
+      'a bound that names nothing',
+      'bale-stepper',
+      {
+        values: { bales: { type: Type.Integer(), bounds: { most: 'mots' } } },
+        properties: { most: { type: Type.Integer() } },
+      },
+      /bounds\.most names 'mots', which is not declared; did you mean 'most'\?/,
+    ],
+    [
+      'a required name that is not declared',
+      'bale-stepper',
+      { required: ['label'] },
+      /required names 'label', which is not declared/,
+    ],
+    [
+      'one name in two sections',
+      'bale-stepper',
+      { properties: { bales: { type: Type.Integer() } }, values: { bales: { type: Type.Integer() } } },
+      /stands under properties and under values/,
+    ],
+    [
+      'a word that a clause does not know',
+      'bale-stepper',
+      { values: { bales: { type: Type.Integer(), reports: 'blur' } } },
+      /values\.bales\.reports must be 'edit' or 'commit'/,
+    ],
+    [
+      'a pointer that is none',
+      'bale-stepper',
+      { values: { bales: { type: Type.Integer(), payloadAt: 'detail.value' } } },
+      /must be a JSON Pointer/,
+    ],
+    [
+      'a name that would change a prototype',
+      'bale-stepper',
+      JSON.parse('{"values":{"__proto__":{"type":{"type":"integer"}}}}'),
+      /cannot have this name/,
+    ],
   ]
   for (const [what, tag, clauses, message] of malformed)
     it(`says in one line what is wrong: ${what}`, () => {
-      expect(() => draft(tag, clauses)).to.throw(CaulkerError, message).with.property('code', 'malformed-contract')
+      expect(() => draft(tag, clauses))
+        .to.throw(CaulkerError, message)
+        .with.property('code', 'malformed-contract')
     })
 
   it('takes hand-written JSON Schema as a type, and names host objects by one keyword', () => {
-    const made = draft('survey-photo', { values: { photo: { type: { anyOf: [{ hostObject: 'File' }, { type: 'null' }] } } } })
+    const made = draft('survey-photo', {
+      values: { photo: { type: { anyOf: [{ hostObject: 'File' }, { type: 'null' }] } } },
+    })
     const { type } = made.values['photo']!
-    expect([new File(['hull'], 'hull.png'), null, 'hull.png', {}].map((value) => accepts(type, value))).to.eql([true, true, false, false])
+    expect([new File(['hull'], 'hull.png'), null, 'hull.png', {}].map((value) => accepts(type, value))).to.eql([
+      true,
+      true,
+      false,
+      false,
+    ])
     expect(accepts(host('Date'), new Date())).to.equal(true)
   })
 })
 
 describe('the ideal component of a contract', () => {
   const stepper = contract('bale-stepper', {
-    properties: { fewest: { type: Type.Integer(), default: 0 }, most: { type: Type.Integer(), default: 40 }, stride: { type: Type.Number(), default: 1 }, locked: { type: Type.Boolean(), default: false } },
-    values: { bales: { type: Type.Number(), default: 0, reports: 'commit', bounds: { least: 'fewest', most: 'most' }, step: 'stride' } },
+    properties: {
+      fewest: { type: Type.Integer(), default: 0 },
+      most: { type: Type.Integer(), default: 40 },
+      stride: { type: Type.Number(), default: 1 },
+      locked: { type: Type.Boolean(), default: false },
+    },
+    values: {
+      bales: {
+        type: Type.Number(),
+        default: 0,
+        reports: 'commit',
+        bounds: { least: 'fewest', most: 'most' },
+        step: 'stride',
+      },
+    },
     commands: { reset: { effect: 'reset' } },
     locks: { disabled: 'locked' },
   })
   const mounted = (given: object) => {
     const heard: unknown[] = []
-    return { heard, component: idealMount(stepper, given as never, ({ event, payload }) => heard.push([event, payload])) }
+    return {
+      heard,
+      component: idealMount(stepper, given as never, ({ event, payload }) => heard.push([event, payload])),
+    }
   }
 
   it('is silent when told, and reports an edit once, when it is committed', () => {
@@ -119,6 +199,9 @@ describe('the ideal component of a contract', () => {
   })
 
   it('names the closest command when one does not exist', () => {
-    expect(() => mounted({}).component.command('rest')).to.throw(CaulkerError, "has no command 'rest'; did you mean 'reset'?")
+    expect(() => mounted({}).component.command('rest')).to.throw(
+      CaulkerError,
+      "has no command 'rest'; did you mean 'reset'?",
+    )
   })
 })

@@ -16,9 +16,13 @@ async function runs(code: string): Promise<void> {
     document.body.innerHTML = ''
     const { assert } = console
     const failed: unknown[] = []
-    console.assert = (isTrue?: boolean, ...rest: unknown[]) => { if (isTrue !== true) failed.push(rest.length > 0 ? rest : code) }
+    console.assert = (isTrue?: boolean, ...rest: unknown[]) => {
+      if (isTrue !== true) failed.push(rest.length > 0 ? rest : code)
+    }
     let running = true
-    const frames = (async () => { while (running) await next() })()
+    const frames = (async () => {
+      while (running) await next()
+    })()
     try {
       await createLoader()(join(folder, 'block.ts'))
     } finally {
@@ -31,19 +35,23 @@ async function runs(code: string): Promise<void> {
 }
 
 describe('the words of the project', () => {
-  for (const [at, code] of blocksOf(readFileSync('README.md', 'utf8')).entries()) it(`README: block ${at + 1} runs`, () => runs(code))
+  for (const [at, code] of blocksOf(readFileSync('README.md', 'utf8')).entries())
+    it(`README: block ${at + 1} runs`, () => runs(code))
 
   for (const file of globSync('src/**/*.ts'))
     for (const found of readFileSync(file, 'utf8').matchAll(/@example\n([^]*?)\*\//g))
       it(`${file}: the example at ${found.index} runs`, () => runs(blocksOf(found[1]!.replace(/^ *\* ?/gm, ''))[0]!))
 
   it('README: every picture and file that it links is there', () => {
-    for (const [, link] of readFileSync('README.md', 'utf8').matchAll(/\]\(([^)#:]+)\)/g)) expect(existsSync(resolve(link!)), link).to.equal(true)
+    for (const [, link] of readFileSync('README.md', 'utf8').matchAll(/\]\(([^)#:]+)\)/g))
+      expect(existsSync(resolve(link!)), link).to.equal(true)
   })
 
   for (const project of ['test/types', 'examples'])
     it(`${project}: compiles, and the compiler refuses every misuse that is marked`, () => {
-      const { status, stdout } = spawnSync(process.execPath, ['node_modules/typescript/bin/tsc', '-p', project], { encoding: 'utf8' })
+      const { status, stdout } = spawnSync(process.execPath, ['node_modules/typescript/bin/tsc', '-p', project], {
+        encoding: 'utf8',
+      })
       expect(status, stdout).to.equal(0)
     })
 })

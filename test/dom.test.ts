@@ -4,12 +4,21 @@ import { elementMount, mountScreen, nativeButton, nativeNumber, nativeText } fro
 import { inDocument } from './support/embedded.js'
 
 const order = screen('order', {
-  cells: { vessel: { type: Type.String(), initial: 'Bittern', amend: (name) => name.replace(/\d/g, '') }, feet: { type: Type.Union([Type.Number(), Type.Null()]), initial: 12 }, locked: { type: Type.Boolean(), initial: false } },
+  cells: {
+    vessel: { type: Type.String(), initial: 'Bittern', amend: (name) => name.replace(/\d/g, '') },
+    feet: { type: Type.Union([Type.Number(), Type.Null()]), initial: 12 },
+    locked: { type: Type.Boolean(), initial: false },
+  },
   fittings: { vessel: nativeText, feet: nativeNumber, none: nativeButton },
   actions: ({ cells }) => ({ none: [set(cells.feet, null)] }),
-  bind: ({ cells, actions }) => ({ vessel: { value: twoWay(cells.vessel), readOnly: oneWay(cells.locked) }, feet: { value: twoWay(cells.feet), max: 40 }, none: { text: 'None', on: { press: actions.none } } }),
+  bind: ({ cells, actions }) => ({
+    vessel: { value: twoWay(cells.vessel), readOnly: oneWay(cells.locked) },
+    feet: { value: twoWay(cells.feet), max: 40 },
+    none: { text: 'None', on: { press: actions.none } },
+  }),
 })
-const MARKUP = '<input data-fitting="vessel"><input type="number" data-fitting="feet"><button data-fitting="none"></button>'
+const MARKUP =
+  '<input data-fitting="vessel"><input type="number" data-fitting="feet"><button data-fitting="none"></button>'
 
 const type = (field: HTMLInputElement, text: string) => {
   field.value = text
@@ -17,99 +26,157 @@ const type = (field: HTMLInputElement, text: string) => {
 }
 
 describe('a screen on a page', () => {
-  it('shows its cells, takes edits of native controls, and lets an action change them', () => inDocument((document) => {
-    document.body.innerHTML = MARKUP
-    const mounted = mountScreen(order, document.body)
-    const [vessel, feet] = document.querySelectorAll('input')
-    expect([vessel!.value, feet!.value, feet!.max, document.querySelector('button')!.textContent]).to.eql(['Bittern', '12', '40', 'None'])
-    type(feet!, '7.5')
-    expect(mounted.read('feet')).to.equal(7.5)
-    type(feet!, '')
-    expect(mounted.read('feet')).to.equal(null)
-    mounted.set('feet', 3)
-    document.querySelector('button')!.click()
-    expect([feet!.value, mounted.component('feet').read('value')]).to.eql(['', null])
-    mounted.set('locked', true)
-    expect(vessel!.readOnly).to.equal(true)
-  }))
+  it('shows its cells, takes edits of native controls, and lets an action change them', () =>
+    inDocument((document) => {
+      document.body.innerHTML = MARKUP
+      const mounted = mountScreen(order, document.body)
+      const [vessel, feet] = document.querySelectorAll('input')
+      expect([vessel!.value, feet!.value, feet!.max, document.querySelector('button')!.textContent]).to.eql([
+        'Bittern',
+        '12',
+        '40',
+        'None',
+      ])
+      type(feet!, '7.5')
+      expect(mounted.read('feet')).to.equal(7.5)
+      type(feet!, '')
+      expect(mounted.read('feet')).to.equal(null)
+      mounted.set('feet', 3)
+      document.querySelector('button')!.click()
+      expect([feet!.value, mounted.component('feet').read('value')]).to.eql(['', null])
+      mounted.set('locked', true)
+      expect(vessel!.readOnly).to.equal(true)
+    }))
 
-  it('corrects the field when the owner amends what was typed, and writes it in no other case', () => inDocument((document) => {
-    document.body.innerHTML = MARKUP
-    mountScreen(order, document.body)
-    const vessel = document.querySelector('input')!
-    type(vessel, 'Heron 2')
-    expect(vessel.value).to.equal('Heron ')
-    let writes = 0
-    Object.defineProperty(vessel, 'value', { configurable: true, get: () => 'Heron', set: () => writes++ })
-    vessel.dispatchEvent(new window.InputEvent('input', { bubbles: true }))
-    expect(writes).to.equal(0)
-  }))
+  it('corrects the field when the owner amends what was typed, and writes it in no other case', () =>
+    inDocument((document) => {
+      document.body.innerHTML = MARKUP
+      mountScreen(order, document.body)
+      const vessel = document.querySelector('input')!
+      type(vessel, 'Heron 2')
+      expect(vessel.value).to.equal('Heron ')
+      let writes = 0
+      Object.defineProperty(vessel, 'value', { configurable: true, get: () => 'Heron', set: () => writes++ })
+      vessel.dispatchEvent(new window.InputEvent('input', { bubbles: true }))
+      expect(writes).to.equal(0)
+    }))
 
-  it('does not write into a field while a person composes text', () => inDocument((document) => {
-    document.body.innerHTML = MARKUP
-    const mounted = mountScreen(order, document.body)
-    const vessel = document.querySelector('input')!
-    vessel.dispatchEvent(new window.CompositionEvent('compositionstart', { bubbles: true }))
-    mounted.set('vessel', 'Heron')
-    expect(vessel.value).to.equal('Bittern')
-    vessel.dispatchEvent(new window.CompositionEvent('compositionend', { bubbles: true }))
-    expect(vessel.value).to.equal('Heron')
-  }))
+  it('does not write into a field while a person composes text', () =>
+    inDocument((document) => {
+      document.body.innerHTML = MARKUP
+      const mounted = mountScreen(order, document.body)
+      const vessel = document.querySelector('input')!
+      vessel.dispatchEvent(new window.CompositionEvent('compositionstart', { bubbles: true }))
+      mounted.set('vessel', 'Heron')
+      expect(vessel.value).to.equal('Bittern')
+      vessel.dispatchEvent(new window.CompositionEvent('compositionend', { bubbles: true }))
+      expect(vessel.value).to.equal('Heron')
+    }))
 
-  it('hears nothing any more once it is removed, and leaves the markup where it is', () => inDocument((document) => {
-    document.body.innerHTML = MARKUP
-    const mounted = mountScreen(order, document.body)
-    mounted.remove()
-    type(document.querySelector('input')!, 'Heron')
-    expect([mounted.read('vessel'), document.body.children.length]).to.eql(['Bittern', 3])
-  }))
+  it('hears nothing any more once it is removed, and leaves the markup where it is', () =>
+    inDocument((document) => {
+      document.body.innerHTML = MARKUP
+      const mounted = mountScreen(order, document.body)
+      mounted.remove()
+      type(document.querySelector('input')!, 'Heron')
+      expect([mounted.read('vessel'), document.body.children.length]).to.eql(['Bittern', 3])
+    }))
 
   const unmountable: [string, string, string][] = [
-    ['a fitting without an element', '<input data-fitting="vesel"><input type="number" data-fitting="feet"><button data-fitting="none"></button>', 'no element with data-fitting="vessel" for \'native-text\'; did you mean \'vesel\'?'],
-    ['an element of another kind', '<p data-fitting="vessel"></p>', 'expected a text field (<input> or <textarea>) for the contract \'native-text\', found <p>'],
-    ['one name on two elements', '<input data-fitting="vessel"><input data-fitting="vessel">', '2 elements with data-fitting="vessel"'],
+    [
+      'a fitting without an element',
+      '<input data-fitting="vesel"><input type="number" data-fitting="feet"><button data-fitting="none"></button>',
+      "no element with data-fitting=\"vessel\" for 'native-text'; did you mean 'vesel'?",
+    ],
+    [
+      'an element of another kind',
+      '<p data-fitting="vessel"></p>',
+      "expected a text field (<input> or <textarea>) for the contract 'native-text', found <p>",
+    ],
+    [
+      'one name on two elements',
+      '<input data-fitting="vessel"><input data-fitting="vessel">',
+      '2 elements with data-fitting="vessel"',
+    ],
   ]
   for (const [what, markup, message] of unmountable)
-    it(`says what is wrong with the markup: ${what}`, () => inDocument((document) => {
-      document.body.innerHTML = markup
-      expect(() => mountScreen(order, document.body)).to.throw(message)
-    }))
+    it(`says what is wrong with the markup: ${what}`, () =>
+      inDocument((document) => {
+        document.body.innerHTML = markup
+        expect(() => mountScreen(order, document.body)).to.throw(message)
+      }))
 })
 
 describe('the mount over an element', () => {
-  const winch = contract('chain-winch', { properties: { most: { type: Type.Integer() } }, values: { turns: { type: Type.Integer(), default: 0, bounds: { most: 'most' } } }, commands: { slack: {} } })
+  const winch = contract('chain-winch', {
+    properties: { most: { type: Type.Integer() } },
+    values: { turns: { type: Type.Integer(), default: 0, bounds: { most: 'most' } } },
+    commands: { slack: {} },
+  })
 
-  it('sets bounds before values, before the element is connected', () => inDocument((document) => {
-    const set: string[] = []
-    customElements.define('chain-winch', class extends HTMLElement {
-      set turns(turns: number) { set.push(`turns ${turns} ${this.isConnected}`) }
-      set most(most: number) { set.push(`most ${most} ${this.isConnected}`) }
-    })
-    elementMount({ into: document.body })(winch, { turns: 3, most: 9 }, () => undefined)
-    expect(set).to.eql(['most 9 false', 'turns 3 false'])
-  }))
+  it('sets bounds before values, before the element is connected', () =>
+    inDocument((document) => {
+      const set: string[] = []
+      customElements.define(
+        'chain-winch',
+        class extends HTMLElement {
+          set turns(turns: number) {
+            set.push(`turns ${turns} ${this.isConnected}`)
+          }
+          set most(most: number) {
+            set.push(`most ${most} ${this.isConnected}`)
+          }
+        },
+      )
+      elementMount({ into: document.body })(winch, { turns: 3, most: 9 }, () => undefined)
+      expect(set).to.eql(['most 9 false', 'turns 3 false'])
+    }))
 
-  it('says what to do when the element is not registered, and passes on what its constructor throws', () => inDocument((document) => {
-    const mount = () => elementMount({ into: document.body })(winch, {}, () => undefined)
-    expect(mount).to.throw('<chain-winch> is not registered; import the module that defines it first')
-    customElements.define('chain-winch', class extends HTMLElement { constructor() { super(); throw new Error('no chain') } })
-    expect(mount).to.throw('no chain')
-  }))
+  it('says what to do when the element is not registered, and passes on what its constructor throws', () =>
+    inDocument((document) => {
+      const mount = () => elementMount({ into: document.body })(winch, {}, () => undefined)
+      expect(mount).to.throw('<chain-winch> is not registered; import the module that defines it first')
+      customElements.define(
+        'chain-winch',
+        class extends HTMLElement {
+          constructor() {
+            super()
+            throw new Error('no chain')
+          }
+        },
+      )
+      expect(mount).to.throw('no chain')
+    }))
 
-  it('reports what a component throws when it is told, with its place, and runs on', () => inDocument((document) => {
-    customElements.define('chain-winch', class extends HTMLElement { set turns(turns: number) { if (turns > 5) throw new Error('the chain is out') } })
-    document.body.innerHTML = '<chain-winch data-fitting="winch"></chain-winch><input data-fitting="note">'
-    const faults: Fault[] = []
-    const mounted = mountScreen(screen('slip', {
-      cells: { turns: { type: Type.Integer(), initial: 2 } },
-      fittings: { winch, note: nativeText },
-      actions: ({ fittings }) => ({ slack: [run(fittings.winch, 'slack')] }),
-      reckoned: () => ({}),
-      bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) }, note: { placeholder: 'turns' } }),
-    }), document.body, { onFault: (fault) => faults.push(fault) })
-    mounted.set('turns', 7)
-    mounted.act('slack')
-    expect(faults.map(({ place, error }) => `${place}: ${(error as Error).message}`)).to.eql(['tell of winch: the chain is out', "command winch.slack: <chain-winch> has no method 'slack'"])
-    expect(mounted.read('turns')).to.equal(7)
-  }))
+  it('reports what a component throws when it is told, with its place, and runs on', () =>
+    inDocument((document) => {
+      customElements.define(
+        'chain-winch',
+        class extends HTMLElement {
+          set turns(turns: number) {
+            if (turns > 5) throw new Error('the chain is out')
+          }
+        },
+      )
+      document.body.innerHTML = '<chain-winch data-fitting="winch"></chain-winch><input data-fitting="note">'
+      const faults: Fault[] = []
+      const mounted = mountScreen(
+        screen('slip', {
+          cells: { turns: { type: Type.Integer(), initial: 2 } },
+          fittings: { winch, note: nativeText },
+          actions: ({ fittings }) => ({ slack: [run(fittings.winch, 'slack')] }),
+          reckoned: () => ({}),
+          bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) }, note: { placeholder: 'turns' } }),
+        }),
+        document.body,
+        { onFault: (fault) => faults.push(fault) },
+      )
+      mounted.set('turns', 7)
+      mounted.act('slack')
+      expect(faults.map(({ place, error }) => `${place}: ${(error as Error).message}`)).to.eql([
+        'tell of winch: the chain is out',
+        "command winch.slack: <chain-winch> has no method 'slack'",
+      ])
+      expect(mounted.read('turns')).to.equal(7)
+    }))
 })

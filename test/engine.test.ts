@@ -1,5 +1,23 @@
 import { expect } from 'chai'
-import { clear, compile, contract, createRunner, idealMount, oneWay, payload, reckon, run, screen, set, twoWay, Type, type AnyScreen, type Fault, type MountedIdeal, type Refusal } from 'caulker'
+import {
+  clear,
+  compile,
+  contract,
+  createRunner,
+  idealMount,
+  oneWay,
+  payload,
+  reckon,
+  run,
+  screen,
+  set,
+  twoWay,
+  Type,
+  type AnyScreen,
+  type Fault,
+  type MountedIdeal,
+  type Refusal,
+} from 'caulker'
 
 const stepper = contract('bale-stepper', {
   properties: { most: { type: Type.Integer(), default: 40 } },
@@ -10,7 +28,10 @@ const stepper = contract('bale-stepper', {
 const tag = contract('price-tag', { properties: { amount: { type: Type.Number() }, text: { type: Type.String() } } })
 
 /** Runs a screen over ideal components and keeps a record of all that is told. */
-function rehearsed(design: AnyScreen, hooks: { onTell?: (fitting: string, mounts: Map<string, MountedIdeal>) => void } = {}) {
+function rehearsed(
+  design: AnyScreen,
+  hooks: { onTell?: (fitting: string, mounts: Map<string, MountedIdeal>) => void } = {},
+) {
   const told: [string, object][] = []
   const faults: Fault[] = []
   const refusals: Refusal[] = []
@@ -26,35 +47,53 @@ function rehearsed(design: AnyScreen, hooks: { onTell?: (fitting: string, mounts
     fault: (fault) => faults.push(fault),
     refused: (refusal) => refusals.push(refusal),
   })
-  for (const { name, contract: of } of runner.plan.fittings) mounts.set(name, idealMount(of, runner.given(name), ({ event, payload: carried }) => runner.hear(name, event, carried)))
+  for (const { name, contract: of } of runner.plan.fittings)
+    mounts.set(
+      name,
+      idealMount(of, runner.given(name), ({ event, payload: carried }) => runner.hear(name, event, carried)),
+    )
   return { runner, told, faults, refusals, at: (name: string) => mounts.get(name)! }
 }
 
-const twoSteppers = (cell: object = {}) => screen('work-order', {
-  cells: { bales: { type: Type.Integer(), initial: 10, ...cell }, price: { type: Type.Number(), initial: 2 } },
-  fittings: { one: stepper, other: stepper, total: tag },
-  reckoned: ({ cells }) => ({ total: reckon([cells.bales, cells.price], (bales, price) => bales * price) }),
-  actions: ({ cells, fittings }) => ({ none: [set(cells.bales, 0)], again: [clear(cells.bales)], resetOne: [run(fittings.one, 'reset')], hush: [run(fittings.one, 'hush')], jam: [run(fittings.one, 'jam'), set(cells.price, 3)] }),
-  bind: ({ cells, reckoned, actions }) => ({
-    one: { bales: twoWay(cells.bales), on: { 'limit-met': actions.none } },
-    other: { bales: twoWay(cells.bales) },
-    total: { amount: oneWay(reckoned.total) },
-  }),
-})
+const twoSteppers = (cell: object = {}) =>
+  screen('work-order', {
+    cells: { bales: { type: Type.Integer(), initial: 10, ...cell }, price: { type: Type.Number(), initial: 2 } },
+    fittings: { one: stepper, other: stepper, total: tag },
+    reckoned: ({ cells }) => ({ total: reckon([cells.bales, cells.price], (bales, price) => bales * price) }),
+    actions: ({ cells, fittings }) => ({
+      none: [set(cells.bales, 0)],
+      again: [clear(cells.bales)],
+      resetOne: [run(fittings.one, 'reset')],
+      hush: [run(fittings.one, 'hush')],
+      jam: [run(fittings.one, 'jam'), set(cells.price, 3)],
+    }),
+    bind: ({ cells, reckoned, actions }) => ({
+      one: { bales: twoWay(cells.bales), on: { 'limit-met': actions.none } },
+      other: { bales: twoWay(cells.bales) },
+      total: { amount: oneWay(reckoned.total) },
+    }),
+  })
 
 describe('a running screen', () => {
   it('carries an edit to its cell, to what is computed from it and to the other fitting, and never back as an echo', () => {
     const { runner, told, at } = rehearsed(twoSteppers())
     at('one').edit('bales', 7)
     expect(runner.read('total')).to.equal(14)
-    expect(told).to.eql([['other', { bales: 7 }], ['total', { amount: 14 }]])
+    expect(told).to.eql([
+      ['other', { bales: 7 }],
+      ['total', { amount: 14 }],
+    ])
   })
 
   it('tells each fitting once a transaction, and nothing where nothing changed', () => {
     const { runner, told } = rehearsed(twoSteppers())
     runner.setAll({ bales: 5, price: 3 })
     runner.set('bales', 5)
-    expect(told).to.eql([['one', { bales: 5 }], ['other', { bales: 5 }], ['total', { amount: 15 }]])
+    expect(told).to.eql([
+      ['one', { bales: 5 }],
+      ['other', { bales: 5 }],
+      ['total', { amount: 15 }],
+    ])
   })
 
   it('corrects what is shown when the owner amends an edit', () => {
@@ -65,7 +104,9 @@ describe('a running screen', () => {
   })
 
   it('corrects what is shown when the owner refuses an edit, and says why', () => {
-    const { refusals, at } = rehearsed(twoSteppers({ refuse: (bales: number) => (bales > 8 ? 'the store has 8 bales' : undefined) }))
+    const { refusals, at } = rehearsed(
+      twoSteppers({ refuse: (bales: number) => (bales > 8 ? 'the store has 8 bales' : undefined) }),
+    )
     at('one').edit('bales', 9)
     expect(at('one').read('bales')).to.equal(10)
     expect(refusals).to.eql([{ cell: 'bales', value: 9, reason: 'the store has 8 bales' }])
@@ -86,7 +127,12 @@ describe('a running screen', () => {
     const { runner, told } = rehearsed(bounded)
     runner.set('most', 6)
     runner.set('most', 20)
-    expect(told).to.eql([['one', { bales: 6, most: 6 }], ['one', { bales: 10, most: 20 }]].map(([name, changes]) => [name, changes]))
+    expect(told).to.eql(
+      [
+        ['one', { bales: 6, most: 6 }],
+        ['one', { bales: 10, most: 20 }],
+      ].map(([name, changes]) => [name, changes]),
+    )
     expect(runner.read('bales')).to.equal(10)
   })
 
@@ -94,8 +140,16 @@ describe('a running screen', () => {
     const shaky = screen('shaky', {
       cells: { bales: { type: Type.Integer(), initial: 10 } },
       fittings: { one: stepper, total: tag },
-      reckoned: ({ cells }) => ({ total: reckon([cells.bales], (bales) => { if (bales === 13) throw new Error('thirteen bales'); return bales }) }),
-      bind: ({ cells, reckoned }) => ({ one: { bales: twoWay(cells.bales) }, total: { amount: oneWay(reckoned.total) } }),
+      reckoned: ({ cells }) => ({
+        total: reckon([cells.bales], (bales) => {
+          if (bales === 13) throw new Error('thirteen bales')
+          return bales
+        }),
+      }),
+      bind: ({ cells, reckoned }) => ({
+        one: { bales: twoWay(cells.bales) },
+        total: { amount: oneWay(reckoned.total) },
+      }),
     })
     const { runner, faults, at } = rehearsed(shaky)
     at('one').edit('bales', 13)
@@ -104,7 +158,16 @@ describe('a running screen', () => {
 
   it('tells what happened afterwards once a value stands, and runs on when that throws', () => {
     const seen: number[] = []
-    const { runner, faults } = rehearsed(twoSteppers({ after: [(now: number) => { seen.push(now); throw new Error('the log is full') }] }))
+    const { runner, faults } = rehearsed(
+      twoSteppers({
+        after: [
+          (now: number) => {
+            seen.push(now)
+            throw new Error('the log is full')
+          },
+        ],
+      }),
+    )
     runner.set('bales', 4)
     expect([runner.read('bales'), seen, faults.map((fault) => fault.place)]).to.eql([4, [4], ['after of bales']])
   })
@@ -122,21 +185,32 @@ describe('a running screen', () => {
       cells: { note: { type: Type.String(), initial: '' } },
       fittings: { one: stepper, total: tag },
       actions: ({ cells }) => ({ note: [set(cells.note, payload())] }),
-      bind: ({ cells, actions }) => ({ one: { on: { 'limit-met': actions.note } }, total: { text: oneWay(cells.note) } }),
+      bind: ({ cells, actions }) => ({
+        one: { on: { 'limit-met': actions.note } },
+        total: { text: oneWay(cells.note) },
+      }),
     })
     const { runner, told } = rehearsed(noted)
     runner.hear('one', 'limit-met', 'most')
     expect(told).to.eql([['total', { text: 'most' }]])
     const jammed = rehearsed(twoSteppers())
-    jammed.at('one').command = () => { throw new Error('the pawl is stuck') }
+    jammed.at('one').command = () => {
+      throw new Error('the pawl is stuck')
+    }
     jammed.runner.act('jam')
     expect([jammed.runner.read('price'), jammed.faults[0]?.place]).to.eql([3, 'command one.jam'])
   })
 
   it('stops a circle of reports, brings the last settled state back and names its cells', () => {
-    const { runner, faults } = rehearsed(twoSteppers(), { onTell: (fitting, mounts) => fitting !== 'total' && mounts.get(fitting)?.edit('bales', (Number(mounts.get(fitting)?.read('bales')) + 1) % 40) })
+    const { runner, faults } = rehearsed(twoSteppers(), {
+      onTell: (fitting, mounts) =>
+        fitting !== 'total' &&
+        mounts.get(fitting)?.edit('bales', (Number(mounts.get(fitting)?.read('bales')) + 1) % 40),
+    })
     runner.set('bales', 3)
-    expect(faults.some((fault) => fault.place === 'circle' && /circle through bales/.test(String(fault.error)))).to.equal(true)
+    expect(
+      faults.some((fault) => fault.place === 'circle' && /circle through bales/.test(String(fault.error))),
+    ).to.equal(true)
     expect([runner.read('bales'), runner.read('total')]).to.eql([10, 20])
   })
 

@@ -9,7 +9,11 @@ describe('the boatyard page', () => {
   let page: Page
 
   before(async () => {
-    server = await createServer({ root: 'examples/haul-out', logLevel: 'silent', server: { host: '127.0.0.1', port: 0 } })
+    server = await createServer({
+      root: 'examples/haul-out',
+      logLevel: 'silent',
+      server: { host: '127.0.0.1', port: 0 },
+    })
     await server.listen()
     browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS })
     page = await browser.newPage()
@@ -23,7 +27,12 @@ describe('the boatyard page', () => {
     await page.waitForSelector('#sides tr')
   })
 
-  const sides = () => page.$$eval('#sides tr', (rows) => Object.fromEntries(rows.map((row) => [row.children[0]!.textContent, [row.children[1]!.textContent, row.children[2]!.textContent]])))
+  const sides = () =>
+    page.$$eval('#sides tr', (rows) =>
+      Object.fromEntries(
+        rows.map((row) => [row.children[0]!.textContent, [row.children[1]!.textContent, row.children[2]!.textContent]]),
+      ),
+    )
 
   it('works by keyboard alone: typing, Tab, Enter on a button, a number beyond the bound', async () => {
     await page.keyboard.press('Tab')
@@ -43,7 +52,11 @@ describe('the boatyard page', () => {
 
   it('works by mouse: a photo is chosen, removed and chosen again, and everything starts again', async () => {
     const photo = { name: 'hull.png', mimeType: 'image/png', buffer: Buffer.from('hull') }
-    for (const [act, line] of [['choose', 'hull.png, 4 bytes'], ['remove', 'No photo yet'], ['choose', 'hull.png, 4 bytes']] as const) {
+    for (const [act, line] of [
+      ['choose', 'hull.png, 4 bytes'],
+      ['remove', 'No photo yet'],
+      ['choose', 'hull.png, 4 bytes'],
+    ] as const) {
       if (act === 'choose') await page.setInputFiles('input[type=file]', photo)
       else await page.click('survey-photo button')
       expect(await page.textContent('survey-photo .chosen span')).to.equal(line)
@@ -52,6 +65,12 @@ describe('the boatyard page', () => {
     await page.click('text=No oakum')
     expect(await sides()).to.deep.include({ bales: ['0', '0'], note: ['"A soft plank"', '"A soft plank"'] })
     await page.click('text=Start again')
-    expect(await sides()).to.eql({ vessel: ['"Bittern"', '"Bittern"'], bales: ['10', '10'], photo: ['null', 'null'], note: ['""', '""'], total: ['185', '185'] })
+    expect(await sides()).to.eql({
+      vessel: ['"Bittern"', '"Bittern"'],
+      bales: ['10', '10'],
+      photo: ['null', 'null'],
+      note: ['""', '""'],
+      total: ['185', '185'],
+    })
   })
 })

@@ -20,12 +20,22 @@ const pairs = [
 
 /** Owner and component side by side, so that a drift would be seen. */
 function drawSides(): void {
-  sides.replaceChildren(...pairs.map(([cell, fitting, name]) => {
-    const row = document.createElement('tr')
-    const texts = [cell, printed(mounted.read(cell as 'bales'), 32), printed(mounted.component(fitting).read(name), 32)]
-    row.append(...texts.map((text, at) => Object.assign(document.createElement(at === 0 ? 'th' : 'td'), { textContent: text })))
-    return row
-  }))
+  sides.replaceChildren(
+    ...pairs.map(([cell, fitting, name]) => {
+      const row = document.createElement('tr')
+      const texts = [
+        cell,
+        printed(mounted.read(cell as 'bales'), 32),
+        printed(mounted.component(fitting).read(name), 32),
+      ]
+      row.append(
+        ...texts.map((text, at) =>
+          Object.assign(document.createElement(at === 0 ? 'th' : 'td'), { textContent: text }),
+        ),
+      )
+      return row
+    }),
+  )
 }
 
 drawSides()

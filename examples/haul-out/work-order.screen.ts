@@ -14,7 +14,15 @@ export const workOrder = screen('work-order', {
     photo: { type: Type.Union([host('File'), Type.Null()]), initial: null },
     note: { type: Type.String(), initial: '' },
   },
-  fittings: { vessel: yardText, bales: baleStepper, photo: surveyPhoto, note: nativeText, total: priceTag, none: nativeButton, again: nativeButton },
+  fittings: {
+    vessel: yardText,
+    bales: baleStepper,
+    photo: surveyPhoto,
+    note: nativeText,
+    total: priceTag,
+    none: nativeButton,
+    again: nativeButton,
+  },
   reckoned: ({ cells }) => ({
     total: reckon([cells.bales, cells.price], (bales, each) => bales * each),
     caption: reckon([cells.vessel], (vessel) => (vessel === '' ? 'Total' : `Total for ${vessel}`)),

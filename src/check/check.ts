@@ -30,10 +30,14 @@ export function designOf(exported: Readonly<Record<string, unknown>> | readonly 
 export function check(design: Design, rules: readonly Rule[] = allRules): Finding[] {
   const findings: Finding[] = []
   for (const contract of design.contracts)
-    for (const rule of rules) if (rule.about === 'contract') for (const leak of rule.find(contract)) findings.push(findingOf(rule, leak, contract.tag, contract))
+    for (const rule of rules)
+      if (rule.about === 'contract')
+        for (const leak of rule.find(contract)) findings.push(findingOf(rule, leak, contract.tag, contract))
   for (const screen of design.screens) {
     const view = viewOf(screen)
-    for (const rule of rules) if (rule.about === 'screen') for (const leak of rule.find(view)) findings.push(findingOf(rule, leak, screen.name, screen))
+    for (const rule of rules)
+      if (rule.about === 'screen')
+        for (const leak of rule.find(view)) findings.push(findingOf(rule, leak, screen.name, screen))
   }
   return findings
 }

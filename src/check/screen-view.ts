@@ -1,4 +1,11 @@
-import { clauseOf, givenClauses, valueClauses, type AnyContract, type PropertyClause, type ValueClause } from '../contract/index.js'
+import {
+  clauseOf,
+  givenClauses,
+  valueClauses,
+  type AnyContract,
+  type PropertyClause,
+  type ValueClause,
+} from '../contract/index.js'
 import type { Action, AnyCell, AnyScreen, Binding, CellClause, Reckoned, Source, Step } from '../wiring/index.js'
 import { isPayload } from '../wiring/index.js'
 
@@ -32,27 +39,43 @@ export interface FittingView {
 
 export function viewOf(screen: AnyScreen): ScreenView {
   const cells = new Map(Object.values<CellClause>(screen.cells).map((cell) => [cell.name, cell]))
-  const fittings = Object.entries<AnyContract>(screen.fittings).map(([name, contract]) => fittingView(screen, name, contract, cells))
+  const fittings = Object.entries<AnyContract>(screen.fittings).map(([name, contract]) =>
+    fittingView(screen, name, contract, cells),
+  )
   const actions = [
     ...Object.values<Action>(screen.actions).map((action) => ({ at: ['actions', action.name], action })),
     ...fittings.flatMap((fitting) =>
-      [...fitting.handlers].filter(([, action]) => action.name === '').map(([event, action]) => ({ at: ['bind', fitting.name, 'on', event], action }))),
+      [...fitting.handlers]
+        .filter(([, action]) => action.name === '')
+        .map(([event, action]) => ({ at: ['bind', fitting.name, 'on', event], action })),
+    ),
   ]
   return {
     screen,
     cells,
     fittings,
-    strays: [...new Set([...Object.keys(screen.bindings), ...Object.keys(screen.on)])].filter((name) => !Object.hasOwn(screen.fittings, name)),
+    strays: [...new Set([...Object.keys(screen.bindings), ...Object.keys(screen.on)])].filter(
+      (name) => !Object.hasOwn(screen.fittings, name),
+    ),
     actions,
     cellsBehind: (source) => cellsBehind(screen, source),
     writersOf: (cell) => [
-      ...fittings.flatMap((fitting) => [...fitting.bindings].filter(([, one]) => one.kind === 'two-way' && one.source.name === cell).map(([name]) => `${fitting.name}.${name}`)),
+      ...fittings.flatMap((fitting) =>
+        [...fitting.bindings]
+          .filter(([, one]) => one.kind === 'two-way' && one.source.name === cell)
+          .map(([name]) => `${fitting.name}.${name}`),
+      ),
       ...actions.filter(({ action }) => action.steps.some((step) => writes(step, cell))).map(({ at }) => at.join('.')),
     ],
   }
 }
 
-function fittingView(screen: AnyScreen, name: string, contract: AnyContract, cells: ReadonlyMap<string, CellClause>): FittingView {
+function fittingView(
+  screen: AnyScreen,
+  name: string,
+  contract: AnyContract,
+  cells: ReadonlyMap<string, CellClause>,
+): FittingView {
   const bindings = new Map(Object.entries(screen.bindings[name] ?? {}))
   const handlers = new Map(Object.entries(screen.on[name] ?? {}))
   return {
@@ -60,25 +83,36 @@ function fittingView(screen: AnyScreen, name: string, contract: AnyContract, cel
     contract,
     bindings,
     handlers,
-    boundValues: () => valueClauses(contract).flatMap((value) => {
-      const binding = bindings.get(value.name)
-      return binding === undefined ? [] : [[value, binding] as const]
-    }),
+    boundValues: () =>
+      valueClauses(contract).flatMap((value) => {
+        const binding = bindings.get(value.name)
+        return binding === undefined ? [] : [[value, binding] as const]
+      }),
     takersOf(value) {
       const steps = handlers.get(value.event)?.steps ?? []
       return steps.flatMap((step) => (step.step === 'set' && isPayload(step.value) ? [step.cell] : []))
     },
-    isLocked: () => [contract.locks.readonly, contract.locks.disabled].some((lock) => lock !== undefined && isAlwaysTrue(screen, cells, bindings.get(lock), clauseOf(contract, lock))),
+    isLocked: () =>
+      [contract.locks.readonly, contract.locks.disabled].some(
+        (lock) => lock !== undefined && isAlwaysTrue(screen, cells, bindings.get(lock), clauseOf(contract, lock)),
+      ),
   }
 }
 
 /** A lock bound to a cell that nobody writes counts too. */
-function isAlwaysTrue(screen: AnyScreen, cells: ReadonlyMap<string, CellClause>, binding: Binding | undefined, clause: PropertyClause | undefined): boolean {
+function isAlwaysTrue(
+  screen: AnyScreen,
+  cells: ReadonlyMap<string, CellClause>,
+  binding: Binding | undefined,
+  clause: PropertyClause | undefined,
+): boolean {
   if (binding === undefined) return clause?.default === true
   if (binding.kind === 'constant') return binding.value === true
   if (binding.kind !== 'one-way' || binding.source.kind !== 'cell') return false
   const cell = binding.source.name
-  const isWritten = Object.values<Action>(screen.actions).some((action) => action.steps.some((step) => writes(step, cell)))
+  const isWritten = Object.values<Action>(screen.actions).some((action) =>
+    action.steps.some((step) => writes(step, cell)),
+  )
   return cells.get(cell)?.initial === true && !isWritten
 }
 
@@ -102,4 +136,3 @@ export function bindableNames(contract: AnyContract): string[] {
 export function eventNames(contract: AnyContract): string[] {
   return [...Object.keys(contract.events), ...valueClauses(contract).map((value) => value.event)]
 }
-

@@ -18,7 +18,10 @@ export function checkCommand(exit: (code: number) => void): Command {
     .addOption(new Option('--format <format>', 'how to print the findings').choices(['text', 'json']).default('text'))
     .option('--output <file>', 'write the report to a file')
     .option('--explain <rule>', 'say why a rule is there, with a mended example')
-    .addHelpText('after', '\nExample:\n  $ caulker check src/screens\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ caulker check src/screens\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged',
+    )
     .action(async (paths: string[], options: CheckOptions) => {
       if (options.explain !== undefined) {
         process.stdout.write(explained(ruleNamed(options.explain)))
@@ -39,7 +42,8 @@ function codeOf({ findings, troubles, contracts, screens }: CheckReport): number
 function ruleNamed(id: string): Rule {
   const ids = rules.map((rule) => rule.id)
   const found = rules.find((rule) => rule.id === id)
-  if (found === undefined) throw new CaulkerError('bad-argument', `--explain ${id}: there is no such rule${hint(id, ids)}`)
+  if (found === undefined)
+    throw new CaulkerError('bad-argument', `--explain ${id}: there is no such rule${hint(id, ids)}`)
   return found
 }
 
@@ -48,5 +52,9 @@ function explained({ id, level, title, why, mend, leaking, mended }: Rule): stri
 }
 
 function indented(code: string): string {
-  return code.trim().split('\n').map((line) => `  ${line}`).join('\n')
+  return code
+    .trim()
+    .split('\n')
+    .map((line) => `  ${line}`)
+    .join('\n')
 }

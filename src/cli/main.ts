@@ -10,7 +10,9 @@ const exit = (code: number) => {
   process.exitCode = code
 }
 
-const { version } = JSON.parse(readFileSync(new URL('../../package.json', import.meta.url), 'utf8')) as { version: string }
+const { version } = JSON.parse(readFileSync(new URL('../../package.json', import.meta.url), 'utf8')) as {
+  version: string
+}
 const caulker = new Command('caulker')
   .description('Checks the contracts of input components and their screens, and probes the live components.')
   .version(version)
@@ -18,14 +20,17 @@ const caulker = new Command('caulker')
   .addCommand(probeCommand(exit))
   .addHelpText('after', '\nExamples:\n  $ caulker check src\n  $ caulker probe src')
 
-for (const command of [caulker, ...caulker.commands]) command.exitOverride().configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'caulker: ')) })
+for (const command of [caulker, ...caulker.commands])
+  command.exitOverride().configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'caulker: ')) })
 
 try {
   await caulker.parseAsync()
 } catch (thrown) {
   if (thrown instanceof CommanderError) exit(thrown.exitCode === 0 ? EXIT.sound : EXIT.unjudged)
   else {
-    process.stderr.write(`caulker: ${thrown instanceof CaulkerError ? thrown.message : `something went wrong inside: ${messageOf(thrown)}`}\n`)
+    process.stderr.write(
+      `caulker: ${thrown instanceof CaulkerError ? thrown.message : `something went wrong inside: ${messageOf(thrown)}`}\n`,
+    )
     exit(EXIT.unjudged)
   }
 }

@@ -13,7 +13,10 @@ export function deliver(report: string, answer: string, file: string | undefined
   try {
     writeFileSync(file, report)
   } catch (thrown) {
-    throw new CaulkerError('bad-argument', `--output ${file}: the report cannot be written there (${messageOf(thrown)})`)
+    throw new CaulkerError(
+      'bad-argument',
+      `--output ${file}: the report cannot be written there (${messageOf(thrown)})`,
+    )
   }
   process.stdout.write(`${answer.split('\n')[0] ?? ''}\nWritten to ${shown(file)}\n`)
 }

@@ -26,9 +26,17 @@ export function probeCommand(exit: (code: number) => void): Command {
     .option('--clause <id...>', 'only these clauses')
     .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')
     .option('--require-proof', 'count what is unproven as a failure')
-    .addHelpText('after', `\nThe modules that define the elements are named in caulker.config.ts:\n  export default { defines: ['elements/*.ts'] }\nWithout one, bale-stepper.contract.ts is taken to go with bale-stepper.ts beside it.\n\nExample:\n  $ caulker probe src/components --browser\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged`)
+    .addHelpText(
+      'after',
+      `\nThe modules that define the elements are named in caulker.config.ts:\n  export default { defines: ['elements/*.ts'] }\nWithout one, bale-stepper.contract.ts is taken to go with bale-stepper.ts beside it.\n\nExample:\n  $ caulker probe src/components --browser\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
+    )
     .action(async (paths: string[], options: ProbeOptions) => {
-      for (const id of options.clause ?? []) refuseUnknown('--clause', id, allClauses.map((clause) => clause.id))
+      for (const id of options.clause ?? [])
+        refuseUnknown(
+          '--clause',
+          id,
+          allClauses.map((clause) => clause.id),
+        )
       const progress = progressLine()
       progress.say('Loading')
       const report = await runProbe({
@@ -39,7 +47,8 @@ export function probeCommand(exit: (code: number) => void): Command {
         browser: options.browser ?? false,
         onDone: (done, all, tag) => progress.say(`Probed ${done} of ${all}: ${tag}`),
       }).finally(progress.clear)
-      if (report.components.length === 0 && report.troubles.length === 0) throw new CaulkerError('bad-argument', nothingProbed(paths, options))
+      if (report.components.length === 0 && report.troubles.length === 0)
+        throw new CaulkerError('bad-argument', nothingProbed(paths, options))
       const text = probeText(report, { colour: options.output === undefined && wantsColour(), width: terminalWidth() })
       deliver(options.format === 'json' ? reportJson(report) : text, text, options.output)
       exit(codeOf(report, options.requireProof ?? false))
@@ -54,14 +63,18 @@ function codeOf({ components, troubles }: ProbesReport, requireProof: boolean): 
 
 function nothingProbed(paths: readonly string[], { component }: ProbeOptions): string {
   const where = paths.join(', ')
-  return component === undefined ? `${where}: no contract was found; contracts stand in files named *.contract.ts or *.contract.js` : `${where}: there is no contract of ${component.map((tag) => `'${tag}'`).join(' or ')}`
+  return component === undefined
+    ? `${where}: no contract was found; contracts stand in files named *.contract.ts or *.contract.js`
+    : `${where}: there is no contract of ${component.map((tag) => `'${tag}'`).join(' or ')}`
 }
 
 function refuseUnknown(option: string, given: string, known: readonly string[]): void {
-  if (!known.includes(given)) throw new CaulkerError('bad-argument', `${option} ${given}: there is no such clause${hint(given, known)}`)
+  if (!known.includes(given))
+    throw new CaulkerError('bad-argument', `${option} ${given}: there is no such clause${hint(given, known)}`)
 }
 
 function wholeNumber(text: string): number {
-  if (!/^-?\d+$/.test(text) || !Number.isSafeInteger(Number(text))) throw new InvalidArgumentError('give a whole number')
+  if (!/^-?\d+$/.test(text) || !Number.isSafeInteger(Number(text)))
+    throw new InvalidArgumentError('give a whole number')
   return Number(text)
 }

@@ -10,8 +10,18 @@ import type { CheckReport, LocatedFinding, TroubleReport } from '../report/index
 export async function runCheck(paths: readonly string[]): Promise<CheckReport> {
   const project = await loadProject(paths)
   const texts = new Map<string, string>()
-  const findings = check(project).map(({ place, path, ...finding }): LocatedFinding => ({ ...finding, ...positionOf(place === undefined ? undefined : locate(place, path, texts)) }))
-  return { kind: 'check', version: 1, contracts: project.contracts.length, screens: project.screens.length, findings, troubles: project.troubles.map(troubleReport) }
+  const findings = check(project).map(({ place, path, ...finding }): LocatedFinding => ({
+    ...finding,
+    ...positionOf(place === undefined ? undefined : locate(place, path, texts)),
+  }))
+  return {
+    kind: 'check',
+    version: 1,
+    contracts: project.contracts.length,
+    screens: project.screens.length,
+    findings,
+    troubles: project.troubles.map(troubleReport),
+  }
 }
 
 export function troubleReport({ file, place, says }: Trouble): TroubleReport {

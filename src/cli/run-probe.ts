@@ -23,23 +23,37 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
   const project = await loadProject(request.paths)
   const troubles: Trouble[] = [...project.troubles]
   const jobs: ProbeJob[] = []
-  for (const { contract: { tag }, file } of project.contractFiles) {
+  for (const {
+    contract: { tag },
+    file,
+  } of project.contractFiles) {
     if (request.components !== undefined && !request.components.includes(tag)) continue
     try {
       const defines = await definesFor(file, project.load)
-      if (defines.length === 0) throw new Error(`no module is known that defines <${tag}>; name it in caulker.config.ts: export default { defines: ['elements/*.ts'] }`)
+      if (defines.length === 0)
+        throw new Error(
+          `no module is known that defines <${tag}>; name it in caulker.config.ts: export default { defines: ['elements/*.ts'] }`,
+        )
       jobs.push({ file, tag, defines, seed: request.seed, clauses: request.clauses, hung: [] })
     } catch (thrown) {
       troubles.push({ file, place: undefined, says: messageOf(thrown) })
     }
   }
   const { outcomes, ranIn } = await probed(jobs, request)
-  for (const outcome of outcomes) if ('trouble' in outcome && !troubles.some((one) => one.file === outcome.trouble.file && one.says === outcome.trouble.says)) troubles.push(outcome.trouble)
+  for (const outcome of outcomes)
+    if (
+      'trouble' in outcome &&
+      !troubles.some((one) => one.file === outcome.trouble.file && one.says === outcome.trouble.says)
+    )
+      troubles.push(outcome.trouble)
   const components = outcomes.flatMap((outcome) => ('report' in outcome ? [componentReport(outcome, request)] : []))
   return { kind: 'probe', version: 1, seed: request.seed, ranIn, components, troubles: troubles.map(troubleReport) }
 }
 
-async function probed(jobs: readonly ProbeJob[], { browser, onDone }: ProbeRequest): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
+async function probed(
+  jobs: readonly ProbeJob[],
+  { browser, onDone }: ProbeRequest,
+): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
   let done = 0
   const count = ({ job }: ProbeOutcome) => onDone(++done, jobs.length, job.tag)
   if (!browser) return { outcomes: await probeEmbedded(jobs, 2, count), ranIn: 'an embedded DOM' }
@@ -47,7 +61,15 @@ async function probed(jobs: readonly ProbeJob[], { browser, onDone }: ProbeReque
   return probeInBrowser(jobs, count)
 }
 
-function componentReport({ job, report }: Extract<ProbeOutcome, { report: unknown }>, { browser, seed }: ProbeRequest): ComponentReport {
+function componentReport(
+  { job, report }: Extract<ProbeOutcome, { report: unknown }>,
+  { browser, seed }: ProbeRequest,
+): ComponentReport {
   const file = shown(job.file)
-  return { component: report.component, file, replay: `caulker probe ${file}${browser ? ' --browser' : ''} --seed ${seed} --component ${job.tag}`, clauses: report.clauses }
+  return {
+    component: report.component,
+    file,
+    replay: `caulker probe ${file}${browser ? ' --browser' : ''} --seed ${seed} --component ${job.tag}`,
+    clauses: report.clauses,
+  }
 }

@@ -3,7 +3,8 @@ import { HOST_KEYWORD, accepts, type TSchema } from './types.js'
 import { samplesOf, tupleHeads } from './samples.js'
 
 /** Whether every value of one type is also of another; a no comes with a value that shows it. */
-export type Compatibility = { readonly answer: 'yes' } | { readonly answer: 'no'; readonly witness: unknown } | { readonly answer: 'unknown' }
+export type Compatibility =
+  { readonly answer: 'yes' } | { readonly answer: 'no'; readonly witness: unknown } | { readonly answer: 'unknown' }
 
 type Schema = Record<string, unknown> | boolean
 type Keywords = Record<string, unknown>
@@ -21,11 +22,23 @@ type Keywords = Record<string, unknown>
  */
 export function isWithin(narrower: TSchema, wider: TSchema): Compatibility {
   if (proves(narrower as Schema, wider as Schema)) return { answer: 'yes' }
-  for (const witness of samplesOf(narrower, hostStandIns)) if (!accepts(wider, witness)) return { answer: 'no', witness }
+  for (const witness of samplesOf(narrower, hostStandIns))
+    if (!accepts(wider, witness)) return { answer: 'no', witness }
   return { answer: 'unknown' }
 }
 
-const ANNOTATIONS = new Set(['title', 'description', 'default', 'examples', '$comment', '$id', '$schema', 'deprecated', 'readOnly', 'writeOnly'])
+const ANNOTATIONS = new Set([
+  'title',
+  'description',
+  'default',
+  'examples',
+  '$comment',
+  '$id',
+  '$schema',
+  'deprecated',
+  'readOnly',
+  'writeOnly',
+])
 const UNDERSTOOD: Record<string, readonly string[]> = {
   number: ['minimum', 'maximum', 'exclusiveMinimum', 'exclusiveMaximum', 'multipleOf'],
   string: ['minLength', 'maxLength', 'pattern', 'format'],
@@ -45,11 +58,14 @@ function proves(narrow: Schema, wide: Schema): boolean {
   if (Array.isArray(narrow['allOf'])) return narrow['allOf'].some((part) => proves(part as Schema, wide))
   const alternatives = wide['anyOf'] as Schema[] | undefined
   if (alternatives !== undefined) return keys(wide).length === 1 && alternatives.some((one) => proves(narrow, one))
-  if (Array.isArray(wide['allOf'])) return keys(wide).length === 1 && wide['allOf'].every((part) => proves(narrow, part as Schema))
+  if (Array.isArray(wide['allOf']))
+    return keys(wide).length === 1 && wide['allOf'].every((part) => proves(narrow, part as Schema))
   if (Array.isArray(wide['type'])) return wide['type'].some((kind) => proves(narrow, { ...wide, type: kind }))
   if (typeof wide[HOST_KEYWORD] === 'string') {
     const name = narrow[HOST_KEYWORD]
-    return keys(wide).length === 1 && (name === wide[HOST_KEYWORD] || (name === 'File' && wide[HOST_KEYWORD] === 'Blob'))
+    return (
+      keys(wide).length === 1 && (name === wide[HOST_KEYWORD] || (name === 'File' && wide[HOST_KEYWORD] === 'Blob'))
+    )
   }
   return provesKind(narrow, wide)
 }
@@ -58,14 +74,20 @@ function provesKind(narrow: Keywords, wide: Keywords): boolean {
   const kind = wide['type'] === 'integer' ? 'number' : String(wide['type'])
   const narrowKind = narrow['type'] === 'integer' ? 'number' : String(narrow['type'])
   const understood = UNDERSTOOD[kind]
-  if (understood === undefined || kind !== narrowKind || keys(wide).some((key) => key !== 'type' && !understood.includes(key))) return false
+  if (
+    understood === undefined ||
+    kind !== narrowKind ||
+    keys(wide).some((key) => key !== 'type' && !understood.includes(key))
+  )
+    return false
   if (kind === 'number') return provesNumber(narrow, wide)
   if (kind === 'string') return provesString(narrow, wide)
   return kind === 'array' ? provesArray(narrow, wide) : provesObject(narrow, wide)
 }
 
 function provesNumber(narrow: Keywords, wide: Keywords): boolean {
-  const isWhole = narrow['type'] === 'integer' || (typeof narrow['multipleOf'] === 'number' && Number.isInteger(narrow['multipleOf']))
+  const isWhole =
+    narrow['type'] === 'integer' || (typeof narrow['multipleOf'] === 'number' && Number.isInteger(narrow['multipleOf']))
   if (wide['type'] === 'integer' && !isWhole) return false
   const multiple = wide['multipleOf']
   const by = (narrow['multipleOf'] ?? (narrow['type'] === 'integer' ? 1 : undefined)) as number | undefined
@@ -108,7 +130,9 @@ function provesArray(narrow: Keywords, wide: Keywords): boolean {
   const longest = longestOf(narrow, narrowHeads)
   const itemOf = (schema: Keywords, heads: Schema[], at: number): Schema => heads[at] ?? restOf(schema)
   const positions = Math.min(Math.max(narrowHeads.length, wideHeads.length), longest)
-  const heads = Array.from({ length: positions }, (_, at) => proves(itemOf(narrow, narrowHeads, at), itemOf(wide, wideHeads, at)))
+  const heads = Array.from({ length: positions }, (_, at) =>
+    proves(itemOf(narrow, narrowHeads, at), itemOf(wide, wideHeads, at)),
+  )
   return (
     number(narrow['minItems'], 0) >= number(wide['minItems'], 0) &&
     longest <= number(wide['maxItems'], Infinity) &&
@@ -133,11 +157,18 @@ function provesObject(narrow: Keywords, wide: Keywords): boolean {
   const to = (wide['properties'] ?? {}) as Record<string, Schema>
   const required = (narrow['required'] ?? []) as string[]
   const member = (members: Record<string, Schema>, schema: Keywords, name: string): Schema =>
-    Object.hasOwn(members, name) ? (members[name] as Schema) : ((schema['additionalProperties'] as Schema | undefined) ?? true)
+    Object.hasOwn(members, name)
+      ? (members[name] as Schema)
+      : ((schema['additionalProperties'] as Schema | undefined) ?? true)
   return (
     ((wide['required'] ?? []) as string[]).every((name) => required.includes(name)) &&
-    [...new Set([...Object.keys(from), ...Object.keys(to)])].every((name) => proves(member(from, narrow, name), member(to, wide, name))) &&
-    proves((narrow['additionalProperties'] as Schema | undefined) ?? true, (wide['additionalProperties'] as Schema | undefined) ?? true)
+    [...new Set([...Object.keys(from), ...Object.keys(to)])].every((name) =>
+      proves(member(from, narrow, name), member(to, wide, name)),
+    ) &&
+    proves(
+      (narrow['additionalProperties'] as Schema | undefined) ?? true,
+      (wide['additionalProperties'] as Schema | undefined) ?? true,
+    )
   )
 }
 

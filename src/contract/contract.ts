@@ -1,5 +1,12 @@
 import type {
-  CommandClause, CommandDraft, EventClause, EventDraft, PropertyClause, PropertyDraft, ValueClause, ValueDraft,
+  CommandClause,
+  CommandDraft,
+  EventClause,
+  EventDraft,
+  PropertyClause,
+  PropertyDraft,
+  ValueClause,
+  ValueDraft,
 } from './clauses.js'
 import { refuseMalformed } from './malformed.js'
 import { listed, mapValues } from './lists.js'
@@ -11,7 +18,14 @@ import { accepts, type SchemaMap, type Static, type TSchema } from './types.js'
  * What one component promises. `P`, `V` and `E` are the data types of its properties, two-way values and events, `R` the names that
  * its owner must supply, `C` its commands and `N` the event names that the contract gives to its values.
  */
-export interface Contract<P extends SchemaMap, R extends string, V extends SchemaMap, E extends SchemaMap, C extends string, N extends EventNames> {
+export interface Contract<
+  P extends SchemaMap,
+  R extends string,
+  V extends SchemaMap,
+  E extends SchemaMap,
+  C extends string,
+  N extends EventNames,
+> {
   readonly kind: 'contract'
   readonly tag: string
   readonly summary: string | undefined
@@ -35,11 +49,20 @@ export type AnyContract = Contract<any, any, any, any, any, any>
 export type EventNames = Record<string, unknown>
 
 /** The clauses of a contract, as a developer writes them. */
-export interface ContractDraft<P extends SchemaMap, R extends string, V extends SchemaMap, E extends SchemaMap, C extends string, N extends EventNames> {
+export interface ContractDraft<
+  P extends SchemaMap,
+  R extends string,
+  V extends SchemaMap,
+  E extends SchemaMap,
+  C extends string,
+  N extends EventNames,
+> {
   summary?: string
   required?: readonly (R & NoInfer<Extract<keyof P | keyof V, string>>)[]
   properties?: { [K in keyof P]: PropertyDraft<P[K]> }
-  values?: { [K in keyof V]: ValueDraft<V[K], NoInfer<Extract<keyof P | keyof V, string>>> } & { [K in keyof N]: { event?: N[K] } }
+  values?: { [K in keyof V]: ValueDraft<V[K], NoInfer<Extract<keyof P | keyof V, string>>> } & {
+    [K in keyof N]: { event?: N[K] }
+  }
   events?: { [K in keyof E]: EventDraft<E[K]> }
   commands?: Record<C, CommandDraft>
   form?: { value: NoInfer<Extract<keyof V, string>> }
@@ -65,8 +88,12 @@ export interface ContractDraft<P extends SchemaMap, R extends string, V extends 
  * ```
  */
 export function contract<
-  P extends SchemaMap = {}, V extends SchemaMap = {}, E extends SchemaMap = {},
-  C extends string = never, const R extends string = never, const N extends EventNames = {},
+  P extends SchemaMap = {},
+  V extends SchemaMap = {},
+  E extends SchemaMap = {},
+  C extends string = never,
+  const R extends string = never,
+  const N extends EventNames = {},
 >(tag: `${string}-${string}`, draft: ContractDraft<P, R, V, E, C, N>): Contract<P, R, V, E, C, N> {
   refuseMalformed(tag, draft)
   const required = [...(draft.required ?? [])]
@@ -75,11 +102,22 @@ export function contract<
     tag,
     summary: draft.summary,
     required,
-    properties: mapValues(draft.properties, (clause: PropertyDraft<TSchema>, name) => propertyClause(name, clause, required.includes(name as never))),
-    values: mapValues(draft.values, (clause: ValueDraft<TSchema, string>, name) => valueClause(name, clause, required.includes(name as never))),
-    events: mapValues(draft.events, (clause: EventDraft<TSchema>, name): EventClause => ({ name, payload: clause.payload, summary: clause.summary })),
+    properties: mapValues(draft.properties, (clause: PropertyDraft<TSchema>, name) =>
+      propertyClause(name, clause, required.includes(name as never)),
+    ),
+    values: mapValues(draft.values, (clause: ValueDraft<TSchema, string>, name) =>
+      valueClause(name, clause, required.includes(name as never)),
+    ),
+    events: mapValues(draft.events, (clause: EventDraft<TSchema>, name): EventClause => ({
+      name,
+      payload: clause.payload,
+      summary: clause.summary,
+    })),
     commands: mapValues(draft.commands, (clause: CommandDraft, name): CommandClause => ({
-      name, effect: clause.effect, reports: clause.reports ?? true, summary: clause.summary,
+      name,
+      effect: clause.effect,
+      reports: clause.reports ?? true,
+      summary: clause.summary,
     })),
     form: draft.form,
     locks: { readonly: draft.locks?.readonly, disabled: draft.locks?.disabled },
@@ -91,7 +129,9 @@ export function contract<
 
 /** Whether something is a contract, by its own mark, so that one from another copy of the package counts too. */
 export function isContract(value: unknown): value is AnyContract {
-  return typeof value === 'object' && value !== null && (value as { kind?: unknown }).kind === 'contract' && 'tag' in value
+  return (
+    typeof value === 'object' && value !== null && (value as { kind?: unknown }).kind === 'contract' && 'tag' in value
+  )
 }
 
 /** Every name that an owner can supply: properties first, then two-way values. */
@@ -159,5 +199,12 @@ function emptyOf(type: TSchema): unknown {
 
 function isScalar(type: TSchema): boolean {
   const kind = (type as { type?: unknown }).type
-  return 'enum' in type || 'const' in type || kind === 'string' || kind === 'number' || kind === 'integer' || kind === 'boolean'
+  return (
+    'enum' in type ||
+    'const' in type ||
+    kind === 'string' ||
+    kind === 'number' ||
+    kind === 'integer' ||
+    kind === 'boolean'
+  )
 }

@@ -1,13 +1,46 @@
-export { contract, isContract, givenClauses, valueClauses, clauseOf, isValue, type AnyContract, type Contract, type ContractDraft } from './contract.js'
+export {
+  contract,
+  isContract,
+  givenClauses,
+  valueClauses,
+  clauseOf,
+  isValue,
+  type AnyContract,
+  type Contract,
+  type ContractDraft,
+} from './contract.js'
 export type {
-  After, Amend, CommandClause, CommandDraft, EventClause, EventDraft, OneOrMore, PropertyClause, PropertyDraft, Refuse, ValueClause, ValueDraft,
+  After,
+  Amend,
+  CommandClause,
+  CommandDraft,
+  EventClause,
+  EventDraft,
+  OneOrMore,
+  PropertyClause,
+  PropertyDraft,
+  Refuse,
+  ValueClause,
+  ValueDraft,
 } from './clauses.js'
 export { CaulkerError, messageOf, type ErrorCode } from './errors.js'
 export { closest, hint, kebab, labelOf } from './names.js'
 export { placeOf, rememberPlace, firstPlace, type Place } from './place.js'
 export { atParts, pointerParts, valueAt } from './pointer.js'
 export { printed } from './print.js'
-export { accepts, checkOf, equal, host, HOST_KEYWORD, isHost, Type, typeText, type SchemaMap, type Static, type TSchema } from './types.js'
+export {
+  accepts,
+  checkOf,
+  equal,
+  host,
+  HOST_KEYWORD,
+  isHost,
+  Type,
+  typeText,
+  type SchemaMap,
+  type Static,
+  type TSchema,
+} from './types.js'
 export { listed, mapValues } from './lists.js'
 export { isWithin, type Compatibility } from './compatible.js'
 export { samplesOf } from './samples.js'

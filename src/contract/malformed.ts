@@ -5,17 +5,27 @@ import { pointerParts } from './pointer.js'
 type Shape = Record<string, (value: unknown) => string | undefined>
 type Draft = Record<string, unknown>
 
-const oneOf = (...words: string[]) => (value: unknown) =>
-  words.includes(value as string) ? undefined : `must be ${words.map((word) => `'${word}'`).join(' or ')}`
+const oneOf =
+  (...words: string[]) =>
+  (value: unknown) =>
+    words.includes(value as string) ? undefined : `must be ${words.map((word) => `'${word}'`).join(' or ')}`
 const aString = (value: unknown) => (typeof value === 'string' && value !== '' ? undefined : 'must be a text')
 const aFlag = (value: unknown) => (typeof value === 'boolean' ? undefined : 'must be true or false')
-const aCount = (value: unknown) => (typeof value === 'number' && value >= 0 ? undefined : 'must be a number of milliseconds, 0 or more')
+const aCount = (value: unknown) =>
+  typeof value === 'number' && value >= 0 ? undefined : 'must be a number of milliseconds, 0 or more'
 const anything = () => undefined
-const aType = (value: unknown) => (isObject(value) || typeof value === 'boolean' ? undefined : 'must be a data type: write Type.String(), or a JSON Schema object')
+const aType = (value: unknown) =>
+  isObject(value) || typeof value === 'boolean'
+    ? undefined
+    : 'must be a data type: write Type.String(), or a JSON Schema object'
 const functions = (value: unknown) =>
-  (Array.isArray(value) ? value : [value]).every((one) => typeof one === 'function') ? undefined : 'must be a function or a list of functions'
+  (Array.isArray(value) ? value : [value]).every((one) => typeof one === 'function')
+    ? undefined
+    : 'must be a function or a list of functions'
 const aPointer = (value: unknown) =>
-  typeof value === 'string' && pointerParts(value) !== undefined ? undefined : "must be a JSON Pointer, such as '/detail/value'"
+  typeof value === 'string' && pointerParts(value) !== undefined
+    ? undefined
+    : "must be a JSON Pointer, such as '/detail/value'"
 
 const PROPERTY: Shape = {
   type: aType,
@@ -38,7 +48,10 @@ const VALUE: Shape = {
   lastWord: oneOf('owner', 'self'),
   accepts: oneOf('always', 'never'),
   bounds: (value) => (isObject(value) ? undefined : "must be an object, such as { least: 0, most: 'most' }"),
-  step: (value) => (typeof value === 'string' || (typeof value === 'number' && value > 0) ? undefined : 'must be a number above 0, or the name of a property'),
+  step: (value) =>
+    typeof value === 'string' || (typeof value === 'number' && value > 0)
+      ? undefined
+      : 'must be a number above 0, or the name of a property',
   outside: oneOf('clamp', 'refuse', 'keep'),
   empty: anything,
   blank: oneOf('empty', 'default', 'previous', 'refuse'),
@@ -56,7 +69,11 @@ const SECTIONS = ['summary', 'required', 'properties', 'values', 'events', 'comm
 /** Throws one error for the first thing in a draft that cannot be a contract: which clause, and what to do. */
 export function refuseMalformed(tag: unknown, draft: unknown): void {
   if (typeof tag !== 'string' || !/^[a-z][^\sA-Z/>]*-[^\sA-Z/>]*$/.test(tag))
-    fail(String(tag), 'the tag', "must be lower case and contain a hyphen, such as 'bale-stepper' (a valid custom element name)")
+    fail(
+      String(tag),
+      'the tag',
+      "must be lower case and contain a hyphen, such as 'bale-stepper' (a valid custom element name)",
+    )
   if (!isObject(draft)) fail(tag, 'the contract', 'must be an object of clauses')
   for (const section of Object.keys(draft))
     if (!SECTIONS.includes(section)) fail(tag, `the clause '${section}'`, `does not exist${hint(section, SECTIONS)}`)
@@ -66,7 +83,9 @@ export function refuseMalformed(tag: unknown, draft: unknown): void {
   clauses(tag, draft, 'commands', COMMAND)
   const properties = names(draft, 'properties')
   const values = names(draft, 'values')
-  for (const name of values) if (properties.includes(name)) fail(tag, `'${name}'`, 'stands under properties and under values; a two-way value is declared once, under values')
+  for (const name of values)
+    if (properties.includes(name))
+      fail(tag, `'${name}'`, 'stands under properties and under values; a two-way value is declared once, under values')
   references(tag, draft, [...properties, ...values])
 }
 
@@ -75,10 +94,12 @@ function clauses(tag: string, draft: Draft, section: string, shape: Shape): void
   if (!isObject(entries)) fail(tag, section, 'must be an object with a clause for each name')
   for (const [name, clause] of Object.entries(entries)) {
     const at = `${section}.${name}`
-    if (name === '__proto__' || name === 'constructor' || name === 'prototype') fail(tag, at, 'cannot have this name; choose another')
+    if (name === '__proto__' || name === 'constructor' || name === 'prototype')
+      fail(tag, at, 'cannot have this name; choose another')
     if (!isObject(clause)) fail(tag, at, 'must be an object of clauses')
     members(tag, at, clause, shape)
-    if ('type' in shape && !('type' in clause)) fail(tag, at, 'has no type; write type: Type.String(), or another data type')
+    if ('type' in shape && !('type' in clause))
+      fail(tag, at, 'has no type; write type: Type.String(), or another data type')
     if (isObject(clause['bounds'])) members(tag, `${at}.bounds`, clause['bounds'], BOUNDS)
   }
 }
@@ -95,14 +116,16 @@ function members(tag: string, at: string, clause: Draft, shape: Shape): void {
 /** Every name that one clause gives for another must be there. */
 function references(tag: string, draft: Draft, known: string[]): void {
   const must = (at: string, name: unknown, among: string[]) => {
-    if (typeof name === 'string' && !among.includes(name)) fail(tag, at, `names '${name}', which is not declared${hint(name, among)}`)
+    if (typeof name === 'string' && !among.includes(name))
+      fail(tag, at, `names '${name}', which is not declared${hint(name, among)}`)
   }
   const required = draft['required'] ?? []
   if (!Array.isArray(required)) fail(tag, 'required', 'must be a list of names')
   for (const name of required) must('required', name, known)
   for (const [name, clause] of Object.entries((draft['values'] ?? {}) as Record<string, Draft>)) {
     const bounds = (clause['bounds'] ?? {}) as Draft
-    for (const end of ['least', 'most']) if (!isLiteralBound(bounds[end])) must(`values.${name}.bounds.${end}`, bounds[end], known)
+    for (const end of ['least', 'most'])
+      if (!isLiteralBound(bounds[end])) must(`values.${name}.bounds.${end}`, bounds[end], known)
     must(`values.${name}.step`, clause['step'], known)
   }
   if (draft['form'] !== undefined) {
@@ -115,7 +138,8 @@ function references(tag: string, draft: Draft, known: string[]): void {
     members(tag, 'locks', draft['locks'], LOCKS)
     for (const [lock, name] of Object.entries(draft['locks'])) must(`locks.${lock}`, name, known)
   }
-  if (draft['waives'] !== undefined && !isObject(draft['waives'])) fail(tag, 'waives', 'must be an object: the id of a clause, and the reason why it is waived')
+  if (draft['waives'] !== undefined && !isObject(draft['waives']))
+    fail(tag, 'waives', 'must be an object: the id of a clause, and the reason why it is waived')
 }
 
 /** A date or time text is a bound itself, never a name. */

@@ -2,7 +2,10 @@
 export function pointerParts(pointer: string): string[] | undefined {
   if (pointer === '') return []
   if (!pointer.startsWith('/') || /~(?![01])/.test(pointer)) return undefined
-  return pointer.slice(1).split('/').map((part) => part.replace(/~1/g, '/').replace(/~0/g, '~'))
+  return pointer
+    .slice(1)
+    .split('/')
+    .map((part) => part.replace(/~1/g, '/').replace(/~0/g, '~'))
 }
 
 /** The value at a JSON Pointer (RFC 6901, section 4); undefined where there is nothing. */

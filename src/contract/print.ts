@@ -24,5 +24,7 @@ function hostText(value: object): string {
   const kind = Object.prototype.toString.call(value).slice(8, -1)
   if (kind === 'Date') return Number.isNaN(Number(value)) ? 'an invalid Date' : (value as Date).toISOString()
   if (kind !== 'File' && kind !== 'Blob') return `a ${kind}`
-  return [kind, typeof name === 'string' ? name : '', `${String(size)} bytes`, typeof type === 'string' ? type : ''].filter(Boolean).join(' ')
+  return [kind, typeof name === 'string' ? name : '', `${String(size)} bytes`, typeof type === 'string' ? type : '']
+    .filter(Boolean)
+    .join(' ')
 }

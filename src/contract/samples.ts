@@ -8,7 +8,8 @@ type Keywords = Record<string, unknown>
  */
 export function samplesOf(type: TSchema, makeHost: (name: string) => unknown[] = () => []): unknown[] {
   const found: unknown[] = []
-  for (const value of candidates(type as Keywords, makeHost, 0)) if (accepts(type, value) && !found.some((one) => equal(one, value))) found.push(value)
+  for (const value of candidates(type as Keywords, makeHost, 0))
+    if (accepts(type, value) && !found.some((one) => equal(one, value))) found.push(value)
   return found
 }
 
@@ -17,27 +18,41 @@ function candidates(schema: Keywords, makeHost: (name: string) => unknown[], dep
   const inner = (part: unknown) => candidates(part as Keywords, makeHost, depth + 1)
   const union = schema['anyOf'] ?? schema['oneOf']
   if (Array.isArray(union)) return interleaved(union.map(inner))
-  if (Array.isArray(schema['allOf'])) return [...schema['allOf'].flatMap(inner), ...numbers(merged(schema['allOf'] as Keywords[]))]
+  if (Array.isArray(schema['allOf']))
+    return [...schema['allOf'].flatMap(inner), ...numbers(merged(schema['allOf'] as Keywords[]))]
   if (Array.isArray(schema['enum'])) return schema['enum']
   if ('const' in schema) return [schema['const']]
   if (typeof schema[HOST_KEYWORD] === 'string') return makeHost(schema[HOST_KEYWORD])
   if (Array.isArray(schema['type'])) return interleaved(schema['type'].map((kind) => inner({ ...schema, type: kind })))
   switch (schema['type']) {
-    case 'null': return [null]
-    case 'boolean': return [true, false]
-    case 'integer': case 'number': return numbers(schema)
-    case 'string': return strings(schema)
-    case 'array': return arrays(schema, inner)
-    case 'object': return objects(schema, inner)
-    case undefined: return 'properties' in schema ? objects(schema, inner) : ['oakum', 7, true, '', 0, false, null, ['oakum'], { pitch: 7 }]
-    default: return []
+    case 'null':
+      return [null]
+    case 'boolean':
+      return [true, false]
+    case 'integer':
+    case 'number':
+      return numbers(schema)
+    case 'string':
+      return strings(schema)
+    case 'array':
+      return arrays(schema, inner)
+    case 'object':
+      return objects(schema, inner)
+    case undefined:
+      return 'properties' in schema
+        ? objects(schema, inner)
+        : ['oakum', 7, true, '', 0, false, null, ['oakum'], { pitch: 7 }]
+    default:
+      return []
   }
 }
 
 /** One of each kind before the second of any, so that short lists are varied. */
 function interleaved(lists: unknown[][]): unknown[] {
   const most = Math.max(0, ...lists.map((list) => list.length))
-  return Array.from({ length: most }, (_, at) => lists.filter((list) => at < list.length).map((list) => list[at])).flat()
+  return Array.from({ length: most }, (_, at) =>
+    lists.filter((list) => at < list.length).map((list) => list[at]),
+  ).flat()
 }
 
 function merged(parts: Keywords[]): Keywords {
@@ -48,16 +63,31 @@ function numbers(schema: Keywords): number[] {
   const whole = schema['type'] !== 'number'
   const bound = (key: string) => (typeof schema[key] === 'number' ? schema[key] : undefined)
   const unit = bound('multipleOf') ?? 1
-  const least = bound('minimum') ?? (bound('exclusiveMinimum') === undefined ? undefined : (bound('exclusiveMinimum') as number) + unit)
-  const most = bound('maximum') ?? (bound('exclusiveMaximum') === undefined ? undefined : (bound('exclusiveMaximum') as number) - unit)
+  const least =
+    bound('minimum') ??
+    (bound('exclusiveMinimum') === undefined ? undefined : (bound('exclusiveMinimum') as number) + unit)
+  const most =
+    bound('maximum') ??
+    (bound('exclusiveMaximum') === undefined ? undefined : (bound('exclusiveMaximum') as number) - unit)
   const from = least ?? (most === undefined || most >= 12 ? 0 : most - 12)
   const to = most ?? from + 40
   const places = Math.min(20, String(unit).split('.')[1]?.length ?? 0)
-  const on = (number: number) => (bound('multipleOf') === undefined ? number : Number((Math.round(number / unit) * unit).toFixed(places)))
+  const on = (number: number) =>
+    bound('multipleOf') === undefined ? number : Number((Math.round(number / unit) * unit).toFixed(places))
   const middle = Math.round(from + (to - from) / 3)
   const plain = [7, 3, 12].filter((number) => number >= from && number <= to)
   const fractions = whole ? [] : [from + (to - from) / 4 + 0.25, 0.1, 2.5]
-  const edges = [from, from + unit, to - unit, to, 0, 1, -1, ...(least === undefined ? [-3] : []), ...(most === undefined ? [1000000] : [])]
+  const edges = [
+    from,
+    from + unit,
+    to - unit,
+    to,
+    0,
+    1,
+    -1,
+    ...(least === undefined ? [-3] : []),
+    ...(most === undefined ? [1000000] : []),
+  ]
   const outer = [from - unit / 2, to + unit / 2]
   return [...plain, middle, ...fractions, ...edges, ...outer].map(on)
 }
@@ -76,7 +106,17 @@ function strings(schema: Keywords): string[] {
   const most = Number(schema['maxLength'] ?? Infinity)
   const fitted = (text: string) => text.padEnd(least, 'x').slice(0, Math.min(most, 200))
   const digits = ['1', '12', '12:30', '2031-05-14', 'AB-12', 'MC-104', 'ABC', 'abc']
-  return ['oakum', 'pitch', ...(schema['pattern'] === undefined ? [] : digits), 'Ægir – 木 🚢', ' a b ', 'long '.repeat(30).trim(), '<b>x</b>', '0', ''].map(fitted)
+  return [
+    'oakum',
+    'pitch',
+    ...(schema['pattern'] === undefined ? [] : digits),
+    'Ægir – 木 🚢',
+    ' a b ',
+    'long '.repeat(30).trim(),
+    '<b>x</b>',
+    '0',
+    '',
+  ].map(fitted)
 }
 
 function arrays(schema: Keywords, inner: (part: unknown) => unknown[]): unknown[][] {
@@ -86,7 +126,14 @@ function arrays(schema: Keywords, inner: (part: unknown) => unknown[]): unknown[
   const least = Number(schema['minItems'] ?? 0)
   if (heads !== undefined) return [0, 1, 2, 3].map((turn) => heads.map((list) => list[turn % Math.max(1, list.length)]))
   const longer = (count: number) => Array.from({ length: count }, (_, at) => items[at % Math.max(1, items.length)])
-  return [longer(Math.max(2, least)), longer(Math.max(1, least)), longer(Math.max(3, least + 1)), longer(least), ...items.slice(0, 8).map((one) => Array.from({ length: Math.max(1, least) }, () => one)), []]
+  return [
+    longer(Math.max(2, least)),
+    longer(Math.max(1, least)),
+    longer(Math.max(3, least + 1)),
+    longer(least),
+    ...items.slice(0, 8).map((one) => Array.from({ length: Math.max(1, least) }, () => one)),
+    [],
+  ]
 }
 
 /** The types of a tuple's places: `prefixItems`, or the older list form of `items` that the builder writes. */
@@ -99,12 +146,20 @@ function objects(schema: Keywords, inner: (part: unknown) => unknown[]): object[
   const properties = Object.entries((schema['properties'] ?? {}) as Record<string, unknown>)
   const required = (schema['required'] ?? []) as string[]
   const made = (turn: number, names: (name: string) => boolean) =>
-    Object.fromEntries(properties.filter(([name]) => names(name)).flatMap(([name, part]) => {
-      const values = inner(part)
-      return values.length === 0 ? [] : [[name, values[turn % values.length]]]
-    }))
+    Object.fromEntries(
+      properties
+        .filter(([name]) => names(name))
+        .flatMap(([name, part]) => {
+          const values = inner(part)
+          return values.length === 0 ? [] : [[name, values[turn % values.length]]]
+        }),
+    )
   const whole = Array.from({ length: 6 }, (_, turn) => made(turn, () => true))
   const bare = Array.from({ length: 3 }, (_, turn) => made(turn, (name) => required.includes(name)))
-  const eachValue = properties.flatMap(([name, part]) => inner(part).slice(0, 12).map((value) => ({ ...made(0, () => true), [name]: value })))
+  const eachValue = properties.flatMap(([name, part]) =>
+    inner(part)
+      .slice(0, 12)
+      .map((value) => ({ ...made(0, () => true), [name]: value })),
+  )
   return [...whole, ...bare, ...eachValue, { ...whole[0], notDeclared: 'extra' }]
 }

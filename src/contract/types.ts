@@ -67,7 +67,8 @@ function withHostChecks(schema: unknown): unknown {
   if (Array.isArray(schema)) return schema.map(withHostChecks)
   if (schema === null || typeof schema !== 'object') return schema
   const copy: Record<string, unknown> = {}
-  for (const [key, part] of Object.entries(schema)) copy[key] = key === 'const' || key === 'enum' ? part : withHostChecks(part)
+  for (const [key, part] of Object.entries(schema))
+    copy[key] = key === 'const' || key === 'enum' ? part : withHostChecks(part)
   const name = copy[HOST_KEYWORD]
   return typeof name === 'string' ? Type.Refine(Type.Unsafe(copy), (value) => isHostObject(value, name)) : copy
 }

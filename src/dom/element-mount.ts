@@ -1,4 +1,12 @@
-import { CaulkerError, atParts, givenClauses, pointerParts, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import {
+  CaulkerError,
+  atParts,
+  givenClauses,
+  pointerParts,
+  valueClauses,
+  type AnyContract,
+  type ValueClause,
+} from '../contract/index.js'
 import type { Given, Heard, Mount, Mounted } from '../ideal/index.js'
 import { deepActiveElement } from './focus.js'
 import { nativeFor, type Native } from './natives.js'
@@ -29,16 +37,26 @@ export function elementMount(options: ElementMountOptions): Mount {
   return (contract, given, hear) => {
     const native = nativeFor(contract.tag)
     const view = (options.element ?? options.into)?.ownerDocument?.defaultView
-    if (view === null || view === undefined) throw new CaulkerError('bad-argument', 'elementMount needs an element, or a connected place to put one into')
+    if (view === null || view === undefined)
+      throw new CaulkerError('bad-argument', 'elementMount needs an element, or a connected place to put one into')
     const element = options.element ?? created(contract, native, view)
     refuseOther(contract, native, element, view)
     return mountOver(element, options, contract, native, given, hear)
   }
 }
 
-function mountOver(element: Element, options: ElementMountOptions, contract: AnyContract, native: Native | undefined, given: Given, hear: (heard: Heard) => void): Mounted {
-  const write = (name: string, value: unknown) => (native === undefined ? assign(element, name, value) : native.write(element as never, name, value))
-  const read = (name: string) => (native === undefined ? (element as never as Record<string, unknown>)[name] : native.read(element as never, name))
+function mountOver(
+  element: Element,
+  options: ElementMountOptions,
+  contract: AnyContract,
+  native: Native | undefined,
+  given: Given,
+  hear: (heard: Heard) => void,
+): Mounted {
+  const write = (name: string, value: unknown) =>
+    native === undefined ? assign(element, name, value) : native.write(element as never, name, value)
+  const read = (name: string) =>
+    native === undefined ? (element as never as Record<string, unknown>)[name] : native.read(element as never, name)
   const order = givenClauses(contract).map((clause) => clause.name)
   const tell = (changes: Given) => {
     const names = Object.keys(changes)
@@ -74,7 +92,8 @@ function mountOver(element: Element, options: ElementMountOptions, contract: Any
     },
     command(name, ...args) {
       const method: unknown = (element as never as Record<string, unknown>)[name]
-      if (typeof method !== 'function') throw new CaulkerError('unknown-command', `<${contract.tag}> has no method '${name}'`)
+      if (typeof method !== 'function')
+        throw new CaulkerError('unknown-command', `<${contract.tag}> has no method '${name}'`)
       return method.apply(element, args) as unknown
     },
     remove() {
@@ -88,29 +107,46 @@ function mountOver(element: Element, options: ElementMountOptions, contract: Any
 
 /** Throws where a contract is of an element that no module has registered in this window. */
 export function refuseUndefined({ tag }: AnyContract): void {
-  if (nativeFor(tag) === undefined && globalThis.customElements.get(tag) === undefined) throw new CaulkerError('not-defined', `<${tag}> is not registered by any module that defines elements`)
+  if (nativeFor(tag) === undefined && globalThis.customElements.get(tag) === undefined)
+    throw new CaulkerError('not-defined', `<${tag}> is not registered by any module that defines elements`)
 }
 
 /** By its constructor, so that what the constructor throws reaches the caller; `createElement` would swallow it. */
 function created(contract: AnyContract, native: Native | undefined, view: Window): Element {
   if (native !== undefined) return native.create(view.document)
   const define = view.customElements.get(contract.tag)
-  if (define === undefined) throw new CaulkerError('not-defined', `<${contract.tag}> is not registered; import the module that defines it first`)
+  if (define === undefined)
+    throw new CaulkerError(
+      'not-defined',
+      `<${contract.tag}> is not registered; import the module that defines it first`,
+    )
   return new define()
 }
 
 function refuseOther(contract: AnyContract, native: Native | undefined, element: Element, view: Window): void {
   const fits = native === undefined ? element.localName === contract.tag : native.fits(element)
-  if (!fits) throw new CaulkerError('bad-argument', `expected ${native?.expects ?? `<${contract.tag}>`} for the contract '${contract.tag}', found <${element.localName}>`)
+  if (!fits)
+    throw new CaulkerError(
+      'bad-argument',
+      `expected ${native?.expects ?? `<${contract.tag}>`} for the contract '${contract.tag}', found <${element.localName}>`,
+    )
   if (native === undefined && view.customElements.get(contract.tag) === undefined)
-    throw new CaulkerError('not-defined', `<${contract.tag}> is not registered; import the module that defines it before the screen is mounted`)
+    throw new CaulkerError(
+      'not-defined',
+      `<${contract.tag}> is not registered; import the module that defines it before the screen is mounted`,
+    )
 }
 
 function assign(element: Element, name: string, value: unknown): void {
   ;(element as never as Record<string, unknown>)[name] = value
 }
 
-function listen(element: Element, contract: AnyContract, native: Native | undefined, hear: (heard: Heard) => void): { stop(): void } {
+function listen(
+  element: Element,
+  contract: AnyContract,
+  native: Native | undefined,
+  hear: (heard: Heard) => void,
+): { stop(): void } {
   const stops: (() => void)[] = []
   const on = (event: string, heard: (event: Event) => void) => {
     const listener = (happened: Event) => {
@@ -125,14 +161,19 @@ function listen(element: Element, contract: AnyContract, native: Native | undefi
       if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, atParts(event, parts)) })
     })
   }
-  for (const name of Object.keys(contract.events)) on(native?.events[name] ?? name, (event) => hear({ event: name, payload: (event as CustomEvent).detail ?? null }))
+  for (const name of Object.keys(contract.events))
+    on(native?.events[name] ?? name, (event) => hear({ event: name, payload: (event as CustomEvent).detail ?? null }))
   return { stop: () => stops.forEach((stop) => stop()) }
 }
 
 /** An event of a fitting that stands inside this one is not this one's. */
 function isFromHere(element: Element, event: Event): boolean {
   const target = event.target as Element | null
-  return target === element || target?.closest?.('[data-fitting]') === element || target?.closest?.('[data-fitting]') === element.closest('[data-fitting]')
+  return (
+    target === element ||
+    target?.closest?.('[data-fitting]') === element ||
+    target?.closest?.('[data-fitting]') === element.closest('[data-fitting]')
+  )
 }
 
 /** A native number that is NaN is empty. */

@@ -51,20 +51,31 @@ export interface MountedScreen<S extends AnyScreen> {
  * console.assert(document.querySelector('input')?.value === 'Heron')
  * ```
  */
-export function mountScreen<S extends AnyScreen>(screen: S, root: ParentNode, options: MountScreenOptions = {}): MountedScreen<S> {
+export function mountScreen<S extends AnyScreen>(
+  screen: S,
+  root: ParentNode,
+  options: MountScreenOptions = {},
+): MountedScreen<S> {
   const plan = compile(screen)
   const mounted = new Map<string, Mounted>()
-  const runner: Runner = createRunner(plan, {
-    tell: (fitting, changes) => mounted.get(fitting)?.tell(changes),
-    command: (fitting, name, args) => mounted.get(fitting)?.command(name, ...args),
-    read: (fitting, name) => mounted.get(fitting)?.read(name),
-    fault: options.onFault ?? ((fault) => console.error(`${screen.name}: ${faultText(fault)}`)),
-    refused: options.onRefused ?? (() => undefined),
-    settled: options.onSettled ?? (() => undefined),
-  }, options.initial)
+  const runner: Runner = createRunner(
+    plan,
+    {
+      tell: (fitting, changes) => mounted.get(fitting)?.tell(changes),
+      command: (fitting, name, args) => mounted.get(fitting)?.command(name, ...args),
+      read: (fitting, name) => mounted.get(fitting)?.read(name),
+      fault: options.onFault ?? ((fault) => console.error(`${screen.name}: ${faultText(fault)}`)),
+      refused: options.onRefused ?? (() => undefined),
+      settled: options.onSettled ?? (() => undefined),
+    },
+    options.initial,
+  )
   for (const { name, contract } of plan.fittings) {
     const mount = options.mounts?.[name] ?? elementMount({ element: elementFor(screen, root, name, contract) })
-    mounted.set(name, mount(contract, runner.given(name), ({ event, payload }) => runner.hear(name, event, payload)))
+    mounted.set(
+      name,
+      mount(contract, runner.given(name), ({ event, payload }) => runner.hear(name, event, payload)),
+    )
   }
   return {
     read: (name: string) => runner.read(name) as never,
@@ -72,7 +83,11 @@ export function mountScreen<S extends AnyScreen>(screen: S, root: ParentNode, op
     act: (action) => runner.act(action),
     component(fitting) {
       const found = mounted.get(fitting)
-      if (found === undefined) throw new CaulkerError('unknown-name', `screen '${screen.name}' has no fitting '${fitting}'${hint(fitting, mounted.keys())}`)
+      if (found === undefined)
+        throw new CaulkerError(
+          'unknown-name',
+          `screen '${screen.name}' has no fitting '${fitting}'${hint(fitting, mounted.keys())}`,
+        )
       return found
     },
     remove: () => mounted.forEach((one) => one.remove()),
@@ -84,7 +99,10 @@ function elementFor(screen: AnyScreen, root: ParentNode, name: string, contract:
   const found = all.filter((element) => element.getAttribute('data-fitting') === name)
   if (found.length === 1) return found[0] as Element
   const there = all.map((element) => element.getAttribute('data-fitting') ?? '')
-  throw new CaulkerError('missing-fitting', found.length === 0
-    ? `screen '${screen.name}': the markup has no element with data-fitting="${name}" for '${contract.tag}'${hint(name, there)}`
-    : `screen '${screen.name}': the markup has ${found.length} elements with data-fitting="${name}"; a fitting stands on one`)
+  throw new CaulkerError(
+    'missing-fitting',
+    found.length === 0
+      ? `screen '${screen.name}': the markup has no element with data-fitting="${name}" for '${contract.tag}'${hint(name, there)}`
+      : `screen '${screen.name}': the markup has ${found.length} elements with data-fitting="${name}"; a fitting stands on one`,
+  )
 }

@@ -24,7 +24,16 @@ export const nativeNumber = contract('native-number', {
     disabled: { type: Type.Boolean(), default: false },
     readOnly: { type: Type.Boolean(), default: false },
   },
-  values: { value: { type: orNull, default: null, event: 'input', payloadAt: '/target/valueAsNumber', bounds: { least: 'min', most: 'max' }, outside: 'keep' } },
+  values: {
+    value: {
+      type: orNull,
+      default: null,
+      event: 'input',
+      payloadAt: '/target/valueAsNumber',
+      bounds: { least: 'min', most: 'max' },
+      outside: 'keep',
+    },
+  },
   locks: { readonly: 'readOnly', disabled: 'disabled' },
 })
 
@@ -53,9 +62,12 @@ const TEXT_TYPES = ['text', 'search', 'email', 'tel', 'url', 'password']
 const natives: Readonly<Record<string, Native>> = {
   'native-text': {
     expects: 'a text field (<input> or <textarea>)',
-    fits: (element) => element.localName === 'textarea' || (element.localName === 'input' && TEXT_TYPES.includes((element as HTMLInputElement).type)),
+    fits: (element) =>
+      element.localName === 'textarea' ||
+      (element.localName === 'input' && TEXT_TYPES.includes((element as HTMLInputElement).type)),
     create: (document) => input(document, 'text'),
-    write: (element: HTMLInputElement, name, value) => Object.assign(element, { [name]: value ?? (name === 'value' || name === 'placeholder' ? '' : false) }),
+    write: (element: HTMLInputElement, name, value) =>
+      Object.assign(element, { [name]: value ?? (name === 'value' || name === 'placeholder' ? '' : false) }),
     read: (element: HTMLInputElement, name) => element[name as 'value'],
     events: {},
   },
@@ -63,8 +75,10 @@ const natives: Readonly<Record<string, Native>> = {
     expects: 'a number field (<input type="number">)',
     fits: (element) => element.localName === 'input' && (element as HTMLInputElement).type === 'number',
     create: (document) => input(document, 'number'),
-    write: (element: HTMLInputElement, name, value) => Object.assign(element, { [name]: isFlag(name) ? value === true : textOf(value) }),
-    read: (element: HTMLInputElement, name) => (isFlag(name) ? element[name as 'disabled'] : numberOf(element[name as 'value'])),
+    write: (element: HTMLInputElement, name, value) =>
+      Object.assign(element, { [name]: isFlag(name) ? value === true : textOf(value) }),
+    read: (element: HTMLInputElement, name) =>
+      isFlag(name) ? element[name as 'disabled'] : numberOf(element[name as 'value']),
     events: {},
   },
   'native-button': {

@@ -9,9 +9,14 @@ export interface Limits {
 
 /** Reads the bounds of a value; `valueOf` gives what a named property stands at. */
 export function limitsOf(clause: ValueClause, valueOf: (name: string) => unknown): Limits {
-  const read = (limit: string | number | undefined) => (typeof limit === 'string' && !/^\d/.test(limit) ? valueOf(limit) : limit)
+  const read = (limit: string | number | undefined) =>
+    typeof limit === 'string' && !/^\d/.test(limit) ? valueOf(limit) : limit
   const step = read(clause.step)
-  return { least: bound(read(clause.bounds.least)), most: bound(read(clause.bounds.most)), step: typeof step === 'number' && step > 0 ? step : undefined }
+  return {
+    least: bound(read(clause.bounds.least)),
+    most: bound(read(clause.bounds.most)),
+    step: typeof step === 'number' && step > 0 ? step : undefined,
+  }
 }
 
 /**
@@ -26,12 +31,14 @@ export function bring(value: unknown, limits: Limits): unknown {
 
 /** What is outside about a value, in a few words; nothing if it is within its limits. Where the least is above the most, only the least is within. */
 export function outsideText(value: unknown, limits: Limits): string | undefined {
-  if (Array.isArray(value)) return value.map((end: unknown) => outsideText(end, limits)).find((text) => text !== undefined)
+  if (Array.isArray(value))
+    return value.map((end: unknown) => outsideText(end, limits)).find((text) => text !== undefined)
   const { least, step } = limits
   const most = isBelow(limits.most, least) ? least : limits.most
   if (isBelow(value, least)) return `${String(value)} is below the least, ${String(least)}`
   if (isBelow(most, value)) return `${String(value)} is above the most, ${String(most)}`
-  if (typeof value === 'number' && step !== undefined && value !== least && snap(value, limits) !== value) return `${value} is between two steps of ${step}`
+  if (typeof value === 'number' && step !== undefined && value !== least && snap(value, limits) !== value)
+    return `${value} is between two steps of ${step}`
   return undefined
 }
 
@@ -47,14 +54,17 @@ function snap(value: number, { least, most, step }: Limits): number {
 }
 
 function between<T extends number | string>(value: T, { least, most }: Limits): unknown {
-  if (isBelow(most, value) && !isBelow(most, least)) return typeof value === 'number' ? Math.min(value, most as number) : most
+  if (isBelow(most, value) && !isBelow(most, least))
+    return typeof value === 'number' ? Math.min(value, most as number) : most
   if (isBelow(value, least)) return least
   return isBelow(most, value) ? least : value
 }
 
 /** Only what is of one kind can be compared. */
 function isBelow(one: unknown, other: unknown): boolean {
-  return typeof one === typeof other && (typeof one === 'number' || typeof one === 'string') && one < (other as typeof one)
+  return (
+    typeof one === typeof other && (typeof one === 'number' || typeof one === 'string') && one < (other as typeof one)
+  )
 }
 
 function bound(value: unknown): number | string | undefined {

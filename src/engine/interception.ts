@@ -1,8 +1,17 @@
-import { checkOf, printed, typeText, type Amend, type Refuse, type TSchema, type ValueClause } from '../contract/index.js'
+import {
+  checkOf,
+  printed,
+  typeText,
+  type Amend,
+  type Refuse,
+  type TSchema,
+  type ValueClause,
+} from '../contract/index.js'
 import { bring, outsideText, type Limits } from './bounds.js'
 
 /** What became of a proposed value: it stands (perhaps amended), or it is refused with a reason. */
-export type Settled = { readonly stands: true; readonly value: unknown } | { readonly stands: false; readonly reason: string }
+export type Settled =
+  { readonly stands: true; readonly value: unknown } | { readonly stands: false; readonly reason: string }
 
 interface Intercepted {
   readonly type: TSchema
@@ -11,11 +20,17 @@ interface Intercepted {
 }
 
 /** The way of every proposal: type check, `amend` in order, bounds and step by `outside`, `refuse` in order. */
-export function settle(clause: Intercepted, proposed: unknown, before: unknown, bounded?: { clause: ValueClause; limits: Limits }): Settled {
+export function settle(
+  clause: Intercepted,
+  proposed: unknown,
+  before: unknown,
+  bounded?: { clause: ValueClause; limits: Limits },
+): Settled {
   if (!fits(clause.type, proposed)) return refused(`${printed(proposed)} is not of type ${typeText(clause.type)}`)
   let value = proposed
   for (const amend of clause.amend) value = amend(value, before)
-  if (value !== proposed && !fits(clause.type, value)) return refused(`amend made ${printed(value)}, which is not of type ${typeText(clause.type)}`)
+  if (value !== proposed && !fits(clause.type, value))
+    return refused(`amend made ${printed(value)}, which is not of type ${typeText(clause.type)}`)
   if (bounded !== undefined) {
     const inside = withinLimits(bounded.clause, value, bounded.limits)
     if (!inside.stands) return inside

@@ -89,7 +89,8 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
         learn(fitting, command)
       })
     }
-    for (const { cell, hook, now, before } of outcome.afters) guarded(`after of ${cell}`, () => hook(now as never, before as never))
+    for (const { cell, hook, now, before } of outcome.afters)
+      guarded(`after of ${cell}`, () => hook(now as never, before as never))
   }
 
   /** A command that changes values without reporting it: its caller knows, so the owner reads what they are now. */
@@ -97,7 +98,9 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
     const { contract, bound, name } = plan.fittings[fitting] as Plan['fittings'][number]
     const clause = contract.commands[command]
     if (clause === undefined || clause.reports || clause.effect !== 'reset') return
-    const values = bound.filter((one) => Object.hasOwn(contract.values, one.name)).map((one) => [one.name, host.read(name, one.name)] as const)
+    const values = bound
+      .filter((one) => Object.hasOwn(contract.values, one.name))
+      .map((one) => [one.name, host.read(name, one.name)] as const)
     queue.push({ kind: 'learn', fitting, values: Object.fromEntries(values) })
   }
 
@@ -109,11 +112,15 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
     restoring = true
     for (const fitting of plan.fittings) {
       const changes: Record<string, unknown> = {}
-      for (const bound of fitting.bound) if (!equal(back[bound.known], settledSlots[bound.known])) changes[bound.name] = back[bound.known] = settledSlots[bound.known]
+      for (const bound of fitting.bound)
+        if (!equal(back[bound.known], settledSlots[bound.known]))
+          changes[bound.name] = back[bound.known] = settledSlots[bound.known]
       if (Object.keys(changes).length > 0) guarded(`tell of ${fitting.name}`, () => host.tell(fitting.name, changes))
     }
     restoring = false
-    const error = new Error(`reports and tells go round in a circle through ${moving.length === 0 ? 'the screen' : moving.join(', ')}; the last settled state was brought back`)
+    const error = new Error(
+      `reports and tells go round in a circle through ${moving.length === 0 ? 'the screen' : moving.join(', ')}; the last settled state was brought back`,
+    )
     host.fault?.({ place: 'circle', error })
   }
 
@@ -127,7 +134,11 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
 
   function index(kind: string, name: string, names: readonly string[]): number {
     const at = names.indexOf(name)
-    if (at < 0) throw new CaulkerError('unknown-name', `screen '${plan.screen.name}' has no ${kind} '${name}'${hint(name, names)}`)
+    if (at < 0)
+      throw new CaulkerError(
+        'unknown-name',
+        `screen '${plan.screen.name}' has no ${kind} '${name}'${hint(name, names)}`,
+      )
     return at
   }
 
@@ -138,11 +149,20 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
     plan,
     read: (name) => slots[index('cell', name, plan.names)],
     set: (cell, value) => dispatch({ kind: 'set', changes: [[cellNamed(cell), value]] }),
-    setAll: (changes) => dispatch({ kind: 'set', changes: Object.entries(changes).map(([cell, value]) => [cellNamed(cell), value] as const) }),
-    hear: (fitting, event, payload) => dispatch({ kind: 'hear', fitting: index('fitting', fitting, fittingNames), event, payload }),
+    setAll: (changes) =>
+      dispatch({
+        kind: 'set',
+        changes: Object.entries(changes).map(([cell, value]) => [cellNamed(cell), value] as const),
+      }),
+    hear: (fitting, event, payload) =>
+      dispatch({ kind: 'hear', fitting: index('fitting', fitting, fittingNames), event, payload }),
     act(name) {
       const action = plan.screen.actions[name]
-      if (action === undefined) throw new CaulkerError('unknown-name', `screen '${plan.screen.name}' has no action '${name}'${hint(name, Object.keys(plan.screen.actions))}`)
+      if (action === undefined)
+        throw new CaulkerError(
+          'unknown-name',
+          `screen '${plan.screen.name}' has no action '${name}'${hint(name, Object.keys(plan.screen.actions))}`,
+        )
       dispatch({ kind: 'act', action: name, steps: planned(action, cellSlots, plan.cells, fittingNames) })
     },
     given: (fitting) => givenTo(plan, slots, index('fitting', fitting, fittingNames)),

@@ -37,7 +37,12 @@ export interface Outcome {
   readonly slots: Slots
   readonly tells: readonly Tell[]
   readonly commands: readonly Extract<PlannedStep, { step: 'run' }>[]
-  readonly afters: readonly { readonly cell: string; readonly hook: (now: never, before: never) => void; readonly now: unknown; readonly before: unknown }[]
+  readonly afters: readonly {
+    readonly cell: string
+    readonly hook: (now: never, before: never) => void
+    readonly now: unknown
+    readonly before: unknown
+  }[]
   readonly refusals: readonly Refusal[]
   readonly faults: readonly Fault[]
 }
@@ -63,10 +68,21 @@ export function step(plan: Plan, slots: Slots, input: Input): Outcome {
     reckonAll(plan, draft)
   } catch (thrown) {
     const { refusals } = draft
-    draft = { ...open(plan, slots), refusals, faults: [{ place: thrown instanceof Located ? thrown.place : placeOf(plan, input), error: unwrapped(thrown) }] }
+    draft = {
+      ...open(plan, slots),
+      refusals,
+      faults: [{ place: thrown instanceof Located ? thrown.place : placeOf(plan, input), error: unwrapped(thrown) }],
+    }
     if (input.kind === 'hear') learnReport(plan, draft, input.fitting, input.event, input.payload)
   }
-  return { slots: draft.slots, tells: owed(plan, draft), commands: draft.commands, afters: aftersOf(plan, slots, draft), refusals: draft.refusals, faults: draft.faults }
+  return {
+    slots: draft.slots,
+    tells: owed(plan, draft),
+    commands: draft.commands,
+    afters: aftersOf(plan, slots, draft),
+    refusals: draft.refusals,
+    faults: draft.faults,
+  }
 }
 
 /** The first slots of a run: cells at their initial values, reckoned cells computed, every bound name agreed on as it is given. */
@@ -91,7 +107,8 @@ export function firstSlots(plan: Plan, initial: Readonly<Record<string, unknown>
 /** What a fitting is given when it is mounted: every bound name that has a value. */
 export function givenTo(plan: Plan, slots: Slots, fitting: number): Record<string, unknown> {
   const given: Record<string, unknown> = {}
-  for (const bound of plan.fittings[fitting]?.bound ?? []) if (slots[bound.known] !== undefined) given[bound.name] = slots[bound.known]
+  for (const bound of plan.fittings[fitting]?.bound ?? [])
+    if (slots[bound.known] !== undefined) given[bound.name] = slots[bound.known]
   return given
 }
 
@@ -99,7 +116,14 @@ export function givenTo(plan: Plan, slots: Slots, fitting: number): Record<strin
 const NONE: never[] = []
 
 function open({ marks }: Plan, slots: Slots): Draft {
-  return { slots: slots.slice(), lastChanged: marks.lastChanged, transaction: ++marks.transaction, refusals: NONE, faults: NONE, commands: NONE }
+  return {
+    slots: slots.slice(),
+    lastChanged: marks.lastChanged,
+    transaction: ++marks.transaction,
+    refusals: NONE,
+    faults: NONE,
+    commands: NONE,
+  }
 }
 
 function propose(plan: Plan, draft: Draft, input: Input): void {
@@ -219,10 +243,12 @@ function dueValue(plan: Plan, slots: readonly unknown[], bound: BoundName): unkn
 
 function aftersOf(plan: Plan, before: Slots, { slots }: Draft): Outcome['afters'] {
   if (plan.followed.length === 0) return NONE
-  return plan.followed.filter((at) => !equal(before[at], slots[at])).flatMap((at) => {
-    const { name, after } = plan.cells[at] as Plan['cells'][number]
-    return after.map((hook) => ({ cell: name, hook, now: slots[at], before: before[at] }))
-  })
+  return plan.followed
+    .filter((at) => !equal(before[at], slots[at]))
+    .flatMap((at) => {
+      const { name, after } = plan.cells[at] as Plan['cells'][number]
+      return after.map((hook) => ({ cell: name, hook, now: slots[at], before: before[at] }))
+    })
 }
 
 /** Carries a throw to the rollback together with the place that threw it. */
@@ -240,7 +266,8 @@ function unwrapped(thrown: unknown): unknown {
 }
 
 function placeOf(plan: Plan, input: Input): string {
-  if (input.kind === 'set') return `the interception of ${input.changes.map(([cell]) => plan.cells[cell]?.name).join(', ')}`
+  if (input.kind === 'set')
+    return `the interception of ${input.changes.map(([cell]) => plan.cells[cell]?.name).join(', ')}`
   if (input.kind === 'act') return `the action ${input.action}`
   return `what ${plan.fittings[input.fitting]?.name ?? 'a fitting'} reported`
 }

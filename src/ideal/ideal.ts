@@ -1,4 +1,14 @@
-import { CaulkerError, clauseOf, equal, givenClauses, hint, isValue, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import {
+  CaulkerError,
+  clauseOf,
+  equal,
+  givenClauses,
+  hint,
+  isValue,
+  valueClauses,
+  type AnyContract,
+  type ValueClause,
+} from '../contract/index.js'
 import { limitsOf, settle, type Limits, type Settled } from '../engine/index.js'
 import type { Given, Heard } from './mount.js'
 
@@ -57,12 +67,22 @@ export function ideal(contract: AnyContract): Ideal {
   const initialOf = new Map(values.map((clause, at) => [clause.name, clauses.length + 2 * values.length + at]))
 
   const standing = (slots: readonly unknown[], name: string) => slots[slotOf.get(name) ?? -1]
-  const limits = (slots: readonly unknown[], clause: ValueClause): Limits => limitsOf(clause, (name) => standing(slots, name))
+  const limits = (slots: readonly unknown[], clause: ValueClause): Limits =>
+    limitsOf(clause, (name) => standing(slots, name))
   const settled = (work: Work, clause: ValueClause, proposed: unknown): Settled =>
     settle(clause, proposed, standing(work.slots, clause.name), { clause, limits: limits(work.slots, clause) })
 
   function mount(given: Given): IdealState {
-    const work: Work = { slots: [...clauses.map((clause) => clause.default), ...values.map(() => undefined), ...values.map(() => FINISHED), ...values.map(() => undefined)], heard: [], refused: [] }
+    const work: Work = {
+      slots: [
+        ...clauses.map((clause) => clause.default),
+        ...values.map(() => undefined),
+        ...values.map(() => FINISHED),
+        ...values.map(() => undefined),
+      ],
+      heard: [],
+      refused: [],
+    }
     take(work, given, true)
     for (const clause of values) {
       agree(work, clause)
@@ -75,7 +95,8 @@ export function ideal(contract: AnyContract): Ideal {
   function take(work: Work, changes: Given, mounting: boolean): void {
     for (const [name, value] of Object.entries(changes)) {
       const clause = clauseOf(contract, name)
-      if (clause !== undefined && !isValue(clause)) stand(work, name, settle(clause, value ?? clause.default, standing(work.slots, name)))
+      if (clause !== undefined && !isValue(clause))
+        stand(work, name, settle(clause, value ?? clause.default, standing(work.slots, name)))
     }
     for (const clause of values) {
       const isTold = Object.hasOwn(changes, clause.name)
@@ -129,7 +150,11 @@ export function ideal(contract: AnyContract): Ideal {
 
   function command(work: Work, name: string): void {
     const clause = contract.commands[name]
-    if (clause === undefined) throw new CaulkerError('unknown-command', `'${contract.tag}' has no command '${name}'${hint(name, Object.keys(contract.commands))}`)
+    if (clause === undefined)
+      throw new CaulkerError(
+        'unknown-command',
+        `'${contract.tag}' has no command '${name}'${hint(name, Object.keys(contract.commands))}`,
+      )
     if (clause.effect !== 'reset') return
     for (const value of values) {
       work.slots[openOf.get(value.name) as number] = FINISHED
@@ -141,18 +166,29 @@ export function ideal(contract: AnyContract): Ideal {
   }
 
   function isLocked(slots: readonly unknown[]): boolean {
-    return [contract.locks.readonly, contract.locks.disabled].some((lock) => lock !== undefined && standing(slots, lock) === true)
+    return [contract.locks.readonly, contract.locks.disabled].some(
+      (lock) => lock !== undefined && standing(slots, lock) === true,
+    )
   }
 
   function valueNamed(name: string): ValueClause {
     const clause = clauseOf(contract, name)
-    if (clause === undefined || !isValue(clause)) throw new CaulkerError('unknown-name', `'${contract.tag}' has no two-way value '${name}'${hint(name, [...knownOf.keys()])}`)
+    if (clause === undefined || !isValue(clause))
+      throw new CaulkerError(
+        'unknown-name',
+        `'${contract.tag}' has no two-way value '${name}'${hint(name, [...knownOf.keys()])}`,
+      )
     return clause
   }
 
   return {
     contract,
-    names: [...clauses.map((clause) => clause.name), ...values.map((clause) => `${clause.name} (known)`), ...values.map((clause) => `${clause.name} (unfinished)`), ...values.map((clause) => `${clause.name} (initial)`)],
+    names: [
+      ...clauses.map((clause) => clause.name),
+      ...values.map((clause) => `${clause.name} (known)`),
+      ...values.map((clause) => `${clause.name} (unfinished)`),
+      ...values.map((clause) => `${clause.name} (initial)`),
+    ],
     mount,
     step(state, input) {
       const work: Work = { slots: [...state], heard: [], refused: [] }

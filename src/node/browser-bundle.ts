@@ -11,7 +11,13 @@ export interface Bundle {
 }
 
 const PAGE = fileURLToPath(new URL('./browser-page.js', import.meta.url))
-const TYPES: Readonly<Record<string, string>> = { js: 'text/javascript', css: 'text/css', svg: 'image/svg+xml', png: 'image/png', json: 'application/json' }
+const TYPES: Readonly<Record<string, string>> = {
+  js: 'text/javascript',
+  css: 'text/css',
+  svg: 'image/svg+xml',
+  png: 'image/png',
+  json: 'application/json',
+}
 
 /** Bundles each set of modules by itself, so that one that cannot be read spoils no other. */
 export async function bundleFor(jobs: readonly ProbeJob[]): Promise<Bundle> {
@@ -22,20 +28,28 @@ export async function bundleFor(jobs: readonly ProbeJob[]): Promise<Bundle> {
     if (entries.has(key)) continue
     const folder = `set-${entries.size}`
     try {
-      for (const { fileName, body } of await bundled([job.file, ...job.defines], folder)) files.set(`/${fileName}`, { body, type: TYPES[fileName.split('.').pop() ?? ''] ?? 'application/octet-stream' })
+      for (const { fileName, body } of await bundled([job.file, ...job.defines], folder))
+        files.set(`/${fileName}`, { body, type: TYPES[fileName.split('.').pop() ?? ''] ?? 'application/octet-stream' })
       entries.set(key, { path: `/${folder}/entry.js` })
     } catch (thrown) {
       entries.set(key, { trouble: troubleOf(job.file, thrown) })
     }
   }
-  return { files, entryOf: (job) => entries.get(keyOf(job)) ?? { trouble: { file: job.file, place: undefined, says: 'was not bundled' } } }
+  return {
+    files,
+    entryOf: (job) =>
+      entries.get(keyOf(job)) ?? { trouble: { file: job.file, place: undefined, says: 'was not bundled' } },
+  }
 }
 
 function keyOf({ file, defines }: ProbeJob): string {
   return [file, ...defines].join('\n')
 }
 
-async function bundled(modules: readonly string[], folder: string): Promise<{ fileName: string; body: string | Buffer }[]> {
+async function bundled(
+  modules: readonly string[],
+  folder: string,
+): Promise<{ fileName: string; body: string | Buffer }[]> {
   const entry = 'virtual:caulker-entry'
   const code = [
     `import { runJob } from ${JSON.stringify(PAGE)}`,
@@ -46,8 +60,16 @@ async function bundled(modules: readonly string[], folder: string): Promise<{ fi
     configFile: false,
     logLevel: 'silent',
     publicDir: false,
-    resolve: { alias: Object.entries(ENTRIES).map(([find, replacement]) => ({ find: new RegExp(`^${find}$`), replacement })) },
-    plugins: [{ name: 'caulker-entry', resolveId: (id) => (id === entry ? `\0${entry}` : undefined), load: (id) => (id === `\0${entry}` ? code : undefined) }],
+    resolve: {
+      alias: Object.entries(ENTRIES).map(([find, replacement]) => ({ find: new RegExp(`^${find}$`), replacement })),
+    },
+    plugins: [
+      {
+        name: 'caulker-entry',
+        resolveId: (id) => (id === entry ? `\0${entry}` : undefined),
+        load: (id) => (id === `\0${entry}` ? code : undefined),
+      },
+    ],
     build: {
       write: false,
       minify: false,
@@ -58,9 +80,21 @@ async function bundled(modules: readonly string[], folder: string): Promise<{ fi
         preserveEntrySignatures: 'strict',
         // A module that only defines an element exports nothing, and is wanted all the same.
         treeshake: false,
-        output: { entryFileNames: `${folder}/[name].js`, chunkFileNames: `${folder}/[name]-[hash].js`, assetFileNames: `${folder}/[name]-[hash][extname]` },
+        output: {
+          entryFileNames: `${folder}/[name].js`,
+          chunkFileNames: `${folder}/[name]-[hash].js`,
+          assetFileNames: `${folder}/[name]-[hash][extname]`,
+        },
       },
     },
   })) as Rollup.RollupOutput | Rollup.RollupOutput[]
-  return [output].flat().flatMap((one) => one.output.map((file) => ({ fileName: file.fileName, body: file.type === 'chunk' ? file.code : typeof file.source === 'string' ? file.source : Buffer.from(file.source) })))
+  return [output]
+    .flat()
+    .flatMap((one) =>
+      one.output.map((file) => ({
+        fileName: file.fileName,
+        body:
+          file.type === 'chunk' ? file.code : typeof file.source === 'string' ? file.source : Buffer.from(file.source),
+      })),
+    )
 }

@@ -21,7 +21,16 @@ const requestFrame = globalThis.requestAnimationFrame.bind(globalThis)
 const channel = new MessageChannel()
 const clock = FakeTimers.install({
   now: Date.UTC(2031, 4, 14, 12),
-  toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'requestAnimationFrame', 'cancelAnimationFrame', 'Date', 'performance'],
+  toFake: [
+    'setTimeout',
+    'clearTimeout',
+    'setInterval',
+    'clearInterval',
+    'requestAnimationFrame',
+    'cancelAnimationFrame',
+    'Date',
+    'performance',
+  ],
 })
 const FRAME = 16
 
@@ -59,7 +68,11 @@ function nextTurn(): Promise<void> {
 }
 
 /** Runs one job in this page: the contract's module first, then the modules that define elements. */
-export async function runJob(job: PageJob, modules: readonly PageModule[], beat: (step: string) => void): Promise<PageResult> {
+export async function runJob(
+  job: PageJob,
+  modules: readonly PageModule[],
+  beat: (step: string) => void,
+): Promise<PageResult> {
   let loading = 0
   try {
     const [contracts, ...defines] = modules

@@ -9,10 +9,14 @@ const LANES = 2
 const PATIENCE = 5000
 const WATCH_EVERY = 250
 const MOST_HANGS = 3
-const BLANK = '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Caulker</title></head><body></body></html>'
+const BLANK =
+  '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Caulker</title></head><body></body></html>'
 
 /** Probes components in an installed Chromium, each in a page of its own that knows no network. */
-export async function probeInBrowser(jobs: readonly ProbeJob[], onDone: (outcome: ProbeOutcome) => void): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
+export async function probeInBrowser(
+  jobs: readonly ProbeJob[],
+  onDone: (outcome: ProbeOutcome) => void,
+): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
   const browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS })
   try {
     const outcomes: ProbeOutcome[] = []
@@ -38,16 +42,32 @@ async function probeOne(browser: Browser, bundle: Bundle, job: ProbeJob): Promis
   for (;;) {
     const ended = await runPage(browser, bundle, entry.path, { ...job, hung })
     if ('report' in ended) return { job, report: ended.report }
-    if ('failed' in ended) return { job, trouble: { file: [job.file, ...job.defines][ended.module] ?? job.file, place: undefined, says: ended.failed } }
+    if ('failed' in ended)
+      return {
+        job,
+        trouble: { file: [job.file, ...job.defines][ended.module] ?? job.file, place: undefined, says: ended.failed },
+      }
     if (ended.at === undefined || hung.length === MOST_HANGS)
-      return { job, trouble: { file: job.file, place: undefined, says: `<${job.tag}> ${ended.how} ${ended.at === undefined ? 'while its module was loaded' : `at ${hung.length + 1} different steps, the last of them: ${ended.at}`}` } }
+      return {
+        job,
+        trouble: {
+          file: job.file,
+          place: undefined,
+          says: `<${job.tag}> ${ended.how} ${ended.at === undefined ? 'while its module was loaded' : `at ${hung.length + 1} different steps, the last of them: ${ended.at}`}`,
+        },
+      }
     hung.push(ended.at)
   }
 }
 
 type Ended = PageResult | { readonly how: string; readonly at: string | undefined }
 
-async function runPage(browser: Browser, bundle: Bundle, entry: string, { tag, seed, clauses, hung }: ProbeJob): Promise<Ended> {
+async function runPage(
+  browser: Browser,
+  bundle: Bundle,
+  entry: string,
+  { tag, seed, clauses, hung }: ProbeJob,
+): Promise<Ended> {
   const context = await browser.newContext()
   let at: string | undefined
   let since = Date.now()
@@ -62,7 +82,10 @@ async function runPage(browser: Browser, bundle: Bundle, entry: string, { tag, s
     })
     await page.goto(`${ORIGIN}/`)
     const silence = new Promise<Ended>((resolve) => {
-      watch = setInterval(() => Date.now() - since > PATIENCE && resolve({ how: 'never comes back (an endless loop)', at }), WATCH_EVERY)
+      watch = setInterval(
+        () => Date.now() - since > PATIENCE && resolve({ how: 'never comes back (an endless loop)', at }),
+        WATCH_EVERY,
+      )
     })
     return await Promise.race([silence, started(page, entry, { tag, seed, clauses, hung }, () => at)])
   } finally {
@@ -73,10 +96,15 @@ async function runPage(browser: Browser, bundle: Bundle, entry: string, { tag, s
 
 async function started(page: Page, entry: string, job: object, at: () => string | undefined): Promise<Ended> {
   try {
-    return await page.evaluate(async ([path, given]) => {
-      const { run } = (await import(path as string)) as { run(job: unknown, beat: (step: string) => void): Promise<PageResult> }
-      return run(given, (globalThis as never as { caulkerBeat(step: string): void }).caulkerBeat)
-    }, [entry, job] as const)
+    return await page.evaluate(
+      async ([path, given]) => {
+        const { run } = (await import(path as string)) as {
+          run(job: unknown, beat: (step: string) => void): Promise<PageResult>
+        }
+        return run(given, (globalThis as never as { caulkerBeat(step: string): void }).caulkerBeat)
+      },
+      [entry, job] as const,
+    )
   } catch {
     return { how: 'leaves the page or breaks it off', at: at() }
   }
@@ -96,6 +124,8 @@ async function serve(context: BrowserContext, bundle: Bundle): Promise<void> {
     const { origin, pathname } = new URL(route.request().url())
     const file = origin === ORIGIN ? bundle.files.get(pathname) : undefined
     if (file !== undefined) return route.fulfill({ body: file.body, contentType: file.type })
-    return origin === ORIGIN && pathname === '/' ? route.fulfill({ body: BLANK, contentType: 'text/html' }) : route.abort()
+    return origin === ORIGIN && pathname === '/'
+      ? route.fulfill({ body: BLANK, contentType: 'text/html' })
+      : route.abort()
   })
 }

@@ -2,8 +2,13 @@ import { existsSync } from 'node:fs'
 import { CaulkerError } from '../contract/index.js'
 
 const PLACES = [
-  '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome', '/usr/bin/google-chrome-stable', '/snap/bin/chromium',
-  '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome', '/Applications/Chromium.app/Contents/MacOS/Chromium',
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+  '/usr/bin/google-chrome-stable',
+  '/snap/bin/chromium',
+  '/Applications/Google Chrome.app/Contents/MacOS/Google Chrome',
+  '/Applications/Chromium.app/Contents/MacOS/Chromium',
   'C:\\Program Files\\Google\\Chrome\\Application\\chrome.exe',
 ]
 
@@ -12,13 +17,23 @@ export function findChromium(): string {
   const named = process.env['CAULKER_BROWSER']
   const found = (named === undefined ? PLACES : [named]).find(existsSync)
   if (found !== undefined) return found
-  throw new CaulkerError('bad-argument', named === undefined
-    ? 'no Chromium or Chrome was found; install one (on Debian: apt-get install chromium), or name its program in CAULKER_BROWSER'
-    : `CAULKER_BROWSER names ${named}, and there is no such file`)
+  throw new CaulkerError(
+    'bad-argument',
+    named === undefined
+      ? 'no Chromium or Chrome was found; install one (on Debian: apt-get install chromium), or name its program in CAULKER_BROWSER'
+      : `CAULKER_BROWSER names ${named}, and there is no such file`,
+  )
 }
 
 /** How the browser is started: without a window, and without looking for anything on a network. */
 export const CHROMIUM_FLAGS = [
-  '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-  '--disable-frame-rate-limit', '--disable-gpu-vsync',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-frame-rate-limit',
+  '--disable-gpu-vsync',
 ]

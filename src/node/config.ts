@@ -20,7 +20,11 @@ export async function definesFor(contractFile: string, load: Loader): Promise<st
   const { default: written } = await load(config)
   const { defines = [] } = parsed(config, written)
   const found = search(dirname(config), defines)
-  if (defines.length > 0 && found.length === 0) throw new CaulkerError('bad-file', `${shown(config)}: defines matches no file; write patterns relative to it, such as 'elements/*.ts'`)
+  if (defines.length > 0 && found.length === 0)
+    throw new CaulkerError(
+      'bad-file',
+      `${shown(config)}: defines matches no file; write patterns relative to it, such as 'elements/*.ts'`,
+    )
   return found.length > 0 ? found : beside(contractFile)
 }
 
@@ -31,13 +35,23 @@ function nearestConfig(folder: string): string | undefined {
 }
 
 function beside(contractFile: string): string[] {
-  return ['.ts', '.js', '.mjs'].map((ending) => contractFile.replace(/\.contract\.\w+$/, ending)).filter((file) => file !== contractFile && existsSync(file)).slice(0, 1)
+  return ['.ts', '.js', '.mjs']
+    .map((ending) => contractFile.replace(/\.contract\.\w+$/, ending))
+    .filter((file) => file !== contractFile && existsSync(file))
+    .slice(0, 1)
 }
 
 function parsed(file: string, written: unknown): Config {
-  if (typeof written !== 'object' || written === null) throw new CaulkerError('bad-file', `${shown(file)}: export the configuration as default, such as export default { defines: ['elements/*.ts'] }`)
-  for (const part of Object.keys(written)) if (!PARTS.includes(part)) throw new CaulkerError('bad-file', `${shown(file)}: there is no setting '${part}'${hint(part, PARTS)}`)
+  if (typeof written !== 'object' || written === null)
+    throw new CaulkerError(
+      'bad-file',
+      `${shown(file)}: export the configuration as default, such as export default { defines: ['elements/*.ts'] }`,
+    )
+  for (const part of Object.keys(written))
+    if (!PARTS.includes(part))
+      throw new CaulkerError('bad-file', `${shown(file)}: there is no setting '${part}'${hint(part, PARTS)}`)
   const { defines } = written as { defines?: unknown }
-  if (defines !== undefined && !(Array.isArray(defines) && defines.every((one) => typeof one === 'string'))) throw new CaulkerError('bad-file', `${shown(file)}: defines must be a list of patterns, such as ['elements/*.ts']`)
+  if (defines !== undefined && !(Array.isArray(defines) && defines.every((one) => typeof one === 'string')))
+    throw new CaulkerError('bad-file', `${shown(file)}: defines must be a list of patterns, such as ['elements/*.ts']`)
   return written
 }

@@ -14,28 +14,61 @@ export interface EmbeddedWindow {
 
 /** Names that both Node and the window have, and of which a component needs the window's. */
 const SHARED_NAMES = [
-  'Event', 'EventTarget', 'CustomEvent', 'MessageEvent', 'File', 'Blob', 'FormData', 'Headers', 'AbortController', 'AbortSignal', 'DOMException', 'navigator', 'crypto',
+  'Event',
+  'EventTarget',
+  'CustomEvent',
+  'MessageEvent',
+  'File',
+  'Blob',
+  'FormData',
+  'Headers',
+  'AbortController',
+  'AbortSignal',
+  'DOMException',
+  'navigator',
+  'crypto',
 ]
-const BOUND_NAMES = ['addEventListener', 'removeEventListener', 'dispatchEvent', 'getComputedStyle', 'matchMedia'] as const
-const TIMERS = ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'requestAnimationFrame', 'cancelAnimationFrame', 'Date', 'performance'] as const
+const BOUND_NAMES = [
+  'addEventListener',
+  'removeEventListener',
+  'dispatchEvent',
+  'getComputedStyle',
+  'matchMedia',
+] as const
+const TIMERS = [
+  'setTimeout',
+  'clearTimeout',
+  'setInterval',
+  'clearInterval',
+  'requestAnimationFrame',
+  'cancelAnimationFrame',
+  'Date',
+  'performance',
+] as const
 const FRAME = 16
 const NOON = Date.UTC(2031, 4, 14, 12)
 const nextTurn = setImmediate
 
 /** Opens the embedded DOM. It replaces globals, so it belongs into a thread of its own; one at a time. */
 export function openEmbeddedWindow(): EmbeddedWindow {
-  const { window } = new JSDOM('<!doctype html><html lang="en"><head><title>Caulker</title></head><body></body></html>', {
-    url: 'https://probe.test/',
-    pretendToBeVisual: true,
-    virtualConsole: new VirtualConsole(),
-  })
+  const { window } = new JSDOM(
+    '<!doctype html><html lang="en"><head><title>Caulker</title></head><body></body></html>',
+    {
+      url: 'https://probe.test/',
+      pretendToBeVisual: true,
+      virtualConsole: new VirtualConsole(),
+    },
+  )
   // The selector engine adds its own listeners when it is first used; they are not a component's.
   window.getComputedStyle(window.document.querySelector('body') as Element)
   const listeners = [window, window.document, window.document.body].map(countListeners)
   const restore = expose(window as never)
   const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: [...TIMERS] as never })
-  for (const name of TIMERS) if (name !== 'performance' && name !== 'Date') define(window, name, (globalThis as never as Record<string, unknown>)[name])
-  const report = (error: unknown) => void window.dispatchEvent(new window.ErrorEvent('error', { error, cancelable: true }))
+  for (const name of TIMERS)
+    if (name !== 'performance' && name !== 'Date')
+      define(window, name, (globalThis as never as Record<string, unknown>)[name])
+  const report = (error: unknown) =>
+    void window.dispatchEvent(new window.ErrorEvent('error', { error, cancelable: true }))
   process.on('unhandledRejection', report)
   process.on('uncaughtException', report)
   return {
@@ -51,7 +84,10 @@ export function openEmbeddedWindow(): EmbeddedWindow {
         return new Promise((resolve) => nextTurn(resolve))
       },
     },
-    isClean: () => clock.countTimers() === 0 && window.document.body.childNodes.length === 0 && listeners.every((count) => count() === 0),
+    isClean: () =>
+      clock.countTimers() === 0 &&
+      window.document.body.childNodes.length === 0 &&
+      listeners.every((count) => count() === 0),
     close() {
       clock.uninstall()
       process.off('unhandledRejection', report)
@@ -66,15 +102,20 @@ function expose(window: Window & typeof globalThis): () => void {
   const known = new Set(Object.getOwnPropertyNames(globalThis))
   const of = window as never as Record<string, unknown>
   const names = Object.getOwnPropertyNames(window).filter((name) => !known.has(name) || SHARED_NAMES.includes(name))
-  const before = [...names, 'window', 'self', 'document', ...BOUND_NAMES].map((name) => [name, Object.getOwnPropertyDescriptor(globalThis, name)] as const)
+  const before = [...names, 'window', 'self', 'document', ...BOUND_NAMES].map(
+    (name) => [name, Object.getOwnPropertyDescriptor(globalThis, name)] as const,
+  )
   for (const name of names) define(globalThis, name, of[name])
   define(globalThis, 'window', window)
   define(globalThis, 'self', window)
   define(globalThis, 'document', window.document)
-  for (const name of BOUND_NAMES) if (typeof window[name] === 'function') define(globalThis, name, (window[name] as () => unknown).bind(window))
+  for (const name of BOUND_NAMES)
+    if (typeof window[name] === 'function') define(globalThis, name, (window[name] as () => unknown).bind(window))
   return () => {
-    for (const name of Object.getOwnPropertyNames(globalThis)) if (!known.has(name)) Reflect.deleteProperty(globalThis, name)
-    for (const [name, descriptor] of before) if (descriptor !== undefined) Object.defineProperty(globalThis, name, descriptor)
+    for (const name of Object.getOwnPropertyNames(globalThis))
+      if (!known.has(name)) Reflect.deleteProperty(globalThis, name)
+    for (const [name, descriptor] of before)
+      if (descriptor !== undefined) Object.defineProperty(globalThis, name, descriptor)
   }
 }
 
@@ -86,10 +127,14 @@ function countListeners(target: Pick<EventTarget, 'addEventListener' | 'removeEv
     count++
     addEventListener.apply(target, args)
   })
-  define(target, 'removeEventListener', function (this: unknown, ...args: Parameters<EventTarget['removeEventListener']>) {
-    count--
-    removeEventListener.apply(target, args)
-  })
+  define(
+    target,
+    'removeEventListener',
+    function (this: unknown, ...args: Parameters<EventTarget['removeEventListener']>) {
+      count--
+      removeEventListener.apply(target, args)
+    },
+  )
   return () => count
 }
 

@@ -32,7 +32,10 @@ function placeFor(defines: readonly string[]): Place {
 
 /** Probes one component after another. The thread is ended when a component never comes back. */
 async function work({ file, tag, defines, seed, clauses, hung }: ProbeJob): Promise<ProbeMessage> {
-  const { window: { document, frames }, load } = placeFor(defines)
+  const {
+    window: { document, frames },
+    load,
+  } = placeFor(defines)
   let loading = file
   try {
     const contract = designOf(await load(file)).contracts.find((one) => one.tag === tag)

@@ -15,7 +15,11 @@ type Ended = ProbeMessage | { kind: 'hung'; at: string | undefined }
  * Probes components in the embedded DOM, in a few threads. A step that never comes back ends its thread, is named, and spoils no other
  * clause; a component that changes the language's own objects takes its thread with it.
  */
-export async function probeEmbedded(jobs: readonly ProbeJob[], threads: number, onDone: (outcome: ProbeOutcome) => void): Promise<ProbeOutcome[]> {
+export async function probeEmbedded(
+  jobs: readonly ProbeJob[],
+  threads: number,
+  onDone: (outcome: ProbeOutcome) => void,
+): Promise<ProbeOutcome[]> {
   const outcomes: ProbeOutcome[] = []
   const waiting = jobs.map((job, at) => ({ job, at }))
   const lane = async () => {
@@ -37,8 +41,14 @@ async function probeOne(thread: Thread, job: ProbeJob): Promise<ProbeOutcome> {
     if (ended.kind === 'done') return { job, report: ended.report }
     if (ended.kind === 'trouble') return { job, trouble: ended.trouble }
     if (ended.at === undefined || hung.length === MOST_HANGS) {
-      const where = ended.at === undefined ? 'while its module was loaded' : `at ${hung.length + 1} different steps, the last of them: ${ended.at}`
-      return { job, trouble: { file: job.file, place: undefined, says: `<${job.tag}> never comes back (an endless loop) ${where}` } }
+      const where =
+        ended.at === undefined
+          ? 'while its module was loaded'
+          : `at ${hung.length + 1} different steps, the last of them: ${ended.at}`
+      return {
+        job,
+        trouble: { file: job.file, place: undefined, says: `<${job.tag}> never comes back (an endless loop) ${where}` },
+      }
     }
     hung.push(ended.at)
   }
@@ -57,26 +67,44 @@ function createThread(): Thread {
     void worker?.terminate()
     worker = undefined
   }
-  const run = (job: ProbeJob) => new Promise<Ended>((resolve) => {
-    const running = (worker ??= new Worker(new URL('./embedded-worker.js', import.meta.url), { workerData: memory, stdout: true, stderr: true }))
-    const settle = (ended: Ended, isSpoiled: boolean) => {
-      clearInterval(watch)
-      running.off('message', onMessage).off('error', onError)
-      if (isSpoiled) end()
-      resolve(ended)
-    }
-    const { beats: first } = readHeartbeat(memory)
-    let seen = first
-    let since = Date.now()
-    const watch = setInterval(() => {
-      const { beats, step } = readHeartbeat(memory)
-      if (beats !== seen) [seen, since] = [beats, Date.now()]
-      else if (Date.now() - since > (beats === first ? START_PATIENCE : PATIENCE)) settle({ kind: 'hung', at: beats === first ? undefined : step }, true)
-    }, WATCH_EVERY)
-    const onMessage = (message: ProbeMessage) => settle(message, message.spoiled)
-    const onError = (error: Error) => settle({ kind: 'trouble', spoiled: true, trouble: { file: job.file, place: undefined, says: `the probe of <${job.tag}> broke off: ${error.message}` } }, true)
-    running.on('message', onMessage).on('error', onError)
-    running.postMessage(job)
-  })
+  const run = (job: ProbeJob) =>
+    new Promise<Ended>((resolve) => {
+      const running = (worker ??= new Worker(new URL('./embedded-worker.js', import.meta.url), {
+        workerData: memory,
+        stdout: true,
+        stderr: true,
+      }))
+      const settle = (ended: Ended, isSpoiled: boolean) => {
+        clearInterval(watch)
+        running.off('message', onMessage).off('error', onError)
+        if (isSpoiled) end()
+        resolve(ended)
+      }
+      const { beats: first } = readHeartbeat(memory)
+      let seen = first
+      let since = Date.now()
+      const watch = setInterval(() => {
+        const { beats, step } = readHeartbeat(memory)
+        if (beats !== seen) [seen, since] = [beats, Date.now()]
+        else if (Date.now() - since > (beats === first ? START_PATIENCE : PATIENCE))
+          settle({ kind: 'hung', at: beats === first ? undefined : step }, true)
+      }, WATCH_EVERY)
+      const onMessage = (message: ProbeMessage) => settle(message, message.spoiled)
+      const onError = (error: Error) =>
+        settle(
+          {
+            kind: 'trouble',
+            spoiled: true,
+            trouble: {
+              file: job.file,
+              place: undefined,
+              says: `the probe of <${job.tag}> broke off: ${error.message}`,
+            },
+          },
+          true,
+        )
+      running.on('message', onMessage).on('error', onError)
+      running.postMessage(job)
+    })
   return { run, end }
 }

@@ -13,8 +13,16 @@ export interface Trouble {
 /** The trouble of a module that threw while it was loaded; the position is the first frame in a file of the user's. */
 export function troubleOf(file: string, thrown: unknown): Trouble {
   const parse = parsePlace(thrown)
-  const place = parse ?? (thrown instanceof Error ? firstPlace(thrown.stack ?? '', (frame) => frame.startsWith(PACKAGE)) : undefined)
-  return { file, place, says: messageOf(thrown).replace(/^(?:ParseError|SyntaxError): /, '').slice(0, 400) }
+  const place =
+    parse ??
+    (thrown instanceof Error ? firstPlace(thrown.stack ?? '', (frame) => frame.startsWith(PACKAGE)) : undefined)
+  return {
+    file,
+    place,
+    says: messageOf(thrown)
+      .replace(/^(?:ParseError|SyntaxError): /, '')
+      .slice(0, 400),
+  }
 }
 
 /** A parser says where it stopped on its error, or in its message. */

@@ -10,7 +10,8 @@ const IGNORED = ['**/node_modules/**', '**/dist/**', '**/.*/**']
 export function findDesignFiles(paths: readonly string[]): string[] {
   const files = paths.flatMap((path) => {
     const absolute = resolve(path)
-    if (!existsSync(absolute)) throw new CaulkerError('bad-file', `${path}: there is no such file or folder${nearby(absolute)}`)
+    if (!existsSync(absolute))
+      throw new CaulkerError('bad-file', `${path}: there is no such file or folder${nearby(absolute)}`)
     return statSync(absolute).isDirectory() ? search(absolute, KINDS) : [absolute]
   })
   return [...new Set(files)].sort()
@@ -30,6 +31,13 @@ export function shown(file: string): string {
 function nearby(absolute: string): string {
   const folder = dirname(absolute)
   if (!existsSync(folder)) return ''
-  const near = closest(absolute, search(folder, ['*']).concat(globSync('*', { cwd: folder, onlyDirectories: true, absolute: true, expandDirectories: false }).map((one) => one.replace(/\/$/, ''))))
+  const near = closest(
+    absolute,
+    search(folder, ['*']).concat(
+      globSync('*', { cwd: folder, onlyDirectories: true, absolute: true, expandDirectories: false }).map((one) =>
+        one.replace(/\/$/, ''),
+      ),
+    ),
+  )
   return near === undefined ? '' : `; did you mean '${shown(join(near))}'?`
 }

@@ -3,10 +3,12 @@ import { fileURLToPath } from 'node:url'
 
 /** Where the entry points of this package are, so that a user's modules and Caulker itself share one copy. */
 export const ENTRIES: Readonly<Record<string, string>> = Object.fromEntries(
-  [['caulker/dom', 'dom/index.js'], ['caulker/probe', 'probe/index.js'], ['caulker/report', 'report/index.js'], ['caulker', 'index.js']].map(([name, file]) => [
-    name as string,
-    fileURLToPath(new URL(`../${file}`, import.meta.url)),
-  ]),
+  [
+    ['caulker/dom', 'dom/index.js'],
+    ['caulker/probe', 'probe/index.js'],
+    ['caulker/report', 'report/index.js'],
+    ['caulker', 'index.js'],
+  ].map(([name, file]) => [name as string, fileURLToPath(new URL(`../${file}`, import.meta.url))]),
 )
 
 const PACKAGE = fileURLToPath(new URL('..', import.meta.url))
@@ -22,5 +24,6 @@ export function createLoader(): Loader {
 
 /** Packages stay: only what a user writes may have changed. */
 function forget({ cache }: Jiti): void {
-  for (const file of Object.keys(cache)) if (!file.includes('node_modules') && !file.startsWith(PACKAGE)) delete cache[file]
+  for (const file of Object.keys(cache))
+    if (!file.includes('node_modules') && !file.startsWith(PACKAGE)) delete cache[file]
 }

@@ -22,7 +22,9 @@ export function locate(place: Place, path: readonly string[], texts: Map<string,
 
 /** Comments and the contents of texts as blanks, so that brackets and names in them do not count; every position stays. */
 function withoutTexts(text: string): string {
-  return text.replace(/\/\*[^]*?\*\/|\/\/[^\n]*|'(?:\\.|[^'\\\n])*'|"(?:\\.|[^"\\\n])*"|`(?:\\.|[^`\\])*`/g, (found) => found.replace(/[^\n]/g, ' '))
+  return text.replace(/\/\*[^]*?\*\/|\/\/[^\n]*|'(?:\\.|[^'\\\n])*'|"(?:\\.|[^"\\\n])*"|`(?:\\.|[^`\\])*`/g, (found) =>
+    found.replace(/[^\n]/g, ' '),
+  )
 }
 
 function startOf(text: string, line: number): number | undefined {

@@ -17,4 +17,6 @@ export type ProbeMessage =
   | { readonly kind: 'done'; readonly report: ProbeReport; readonly spoiled: boolean }
   | { readonly kind: 'trouble'; readonly trouble: Trouble; readonly spoiled: boolean }
 
-export type ProbeOutcome = { readonly job: ProbeJob } & ({ readonly report: ProbeReport } | { readonly trouble: Trouble })
+export type ProbeOutcome = { readonly job: ProbeJob } & (
+  { readonly report: ProbeReport } | { readonly trouble: Trouble }
+)

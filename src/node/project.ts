@@ -20,12 +20,24 @@ export async function loadProject(paths: readonly string[]): Promise<Project> {
   for (const file of files) {
     try {
       const design = designOf(await load(file))
-      if (design.contracts.length + design.screens.length === 0) troubles.push({ file, place: undefined, says: 'exports no contract and no screen; export what contract(…) or screen(…) returns' })
-      for (const contract of design.contracts) if (!contractFiles.some((one) => one.contract === contract)) contractFiles.push({ contract, file })
+      if (design.contracts.length + design.screens.length === 0)
+        troubles.push({
+          file,
+          place: undefined,
+          says: 'exports no contract and no screen; export what contract(…) or screen(…) returns',
+        })
+      for (const contract of design.contracts)
+        if (!contractFiles.some((one) => one.contract === contract)) contractFiles.push({ contract, file })
       for (const screen of design.screens) screens.add(screen)
     } catch (thrown) {
       troubles.push(troubleOf(file, thrown))
     }
   }
-  return { contracts: contractFiles.map(({ contract }) => contract), screens: [...screens], contractFiles, troubles, load }
+  return {
+    contracts: contractFiles.map(({ contract }) => contract),
+    screens: [...screens],
+    contractFiles,
+    troubles,
+    load,
+  }
 }

@@ -1,6 +1,7 @@
 import { computeAccessibleName } from 'dom-accessibility-api'
 
-export type ControlKind = 'text field' | 'number field' | 'slider' | 'checkbox' | 'radio button' | 'select' | 'button' | 'file field'
+export type ControlKind =
+  'text field' | 'number field' | 'slider' | 'checkbox' | 'radio button' | 'select' | 'button' | 'file field'
 
 /** Where a person acts, named so that it is found again on another instance: the how-manieth control of its kind. */
 export interface ControlRef {
@@ -43,7 +44,13 @@ export function controlRefs(container: ParentNode): { ref: ControlRef; element: 
 
 export function isOperable(element: HTMLElement): boolean {
   const { disabled, readOnly } = element as HTMLInputElement
-  return disabled !== true && readOnly !== true && element.getAttribute('aria-disabled') !== 'true' && element.isConnected && !element.closest('[hidden], [inert], fieldset[disabled]')
+  return (
+    disabled !== true &&
+    readOnly !== true &&
+    element.getAttribute('aria-disabled') !== 'true' &&
+    element.isConnected &&
+    !element.closest('[hidden], [inert], fieldset[disabled]')
+  )
 }
 
 function accessibleName(element: HTMLElement): string {
@@ -55,7 +62,15 @@ function accessibleName(element: HTMLElement): string {
 }
 
 const INPUT_KINDS: Readonly<Record<string, ControlKind>> = {
-  number: 'number field', range: 'slider', checkbox: 'checkbox', radio: 'radio button', file: 'file field', button: 'button', submit: 'button', reset: 'button', image: 'button',
+  number: 'number field',
+  range: 'slider',
+  checkbox: 'checkbox',
+  radio: 'radio button',
+  file: 'file field',
+  button: 'button',
+  submit: 'button',
+  reset: 'button',
+  image: 'button',
 }
 
 function kindOf(element: Element): ControlKind | undefined {
@@ -64,12 +79,17 @@ function kindOf(element: Element): ControlKind | undefined {
       const { type } = element as HTMLInputElement
       return type === 'hidden' ? undefined : (INPUT_KINDS[type] ?? 'text field')
     }
-    case 'textarea': return 'text field'
-    case 'select': return 'select'
-    case 'button': return 'button'
-    default: break
+    case 'textarea':
+      return 'text field'
+    case 'select':
+      return 'select'
+    case 'button':
+      return 'button'
+    default:
+      break
   }
-  if ((element as HTMLElement).isContentEditable && !(element.parentElement?.isContentEditable ?? false)) return 'text field'
+  if ((element as HTMLElement).isContentEditable && !(element.parentElement?.isContentEditable ?? false))
+    return 'text field'
   const role = element.getAttribute('role')
   if (role === 'button') return 'button'
   return role === 'checkbox' || role === 'switch' ? 'checkbox' : role === 'radio' ? 'radio button' : undefined

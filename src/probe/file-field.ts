@@ -6,7 +6,8 @@ const shown = new WeakMap<HTMLInputElement, { files: readonly File[] }>()
  */
 export function chooseFiles(field: HTMLInputElement, files: readonly File[]): boolean {
   const now = [...(field.files ?? [])]
-  if (now.length === files.length && now.every((file, at) => file === files[at] || sameFile(file, files[at]))) return false
+  if (now.length === files.length && now.every((file, at) => file === files[at] || sameFile(file, files[at])))
+    return false
   const view = field.ownerDocument.defaultView as (Window & typeof globalThis) | null
   if (view?.DataTransfer !== undefined) {
     const transfer = new view.DataTransfer()

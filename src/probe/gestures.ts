@@ -23,12 +23,18 @@ export function gestureText(gesture: Gesture): string {
   if (gesture.do === 'leave') return 'leave the field'
   const where = `the ${gesture.on.kind}${gesture.on.label === '' ? (gesture.on.nth === 0 ? '' : ` ${gesture.on.nth + 1}`) : ` “${gesture.on.label}”`}`
   switch (gesture.do) {
-    case 'type': return gesture.text === '' ? `empty ${where}` : `type ${printed(gesture.text, 30)} into ${where}`
-    case 'enter': return `press Enter in ${where}`
-    case 'press': return `${gesture.on.kind === 'button' ? 'press' : 'click'} ${where}`
-    case 'key': return `press ${gesture.key === 'ArrowUp' ? 'Arrow up' : 'Arrow down'} in ${where}`
-    case 'choose': return `choose option ${gesture.option + 1} of ${where}`
-    case 'pick': return `choose ${gesture.file.name} in ${where}`
+    case 'type':
+      return gesture.text === '' ? `empty ${where}` : `type ${printed(gesture.text, 30)} into ${where}`
+    case 'enter':
+      return `press Enter in ${where}`
+    case 'press':
+      return `${gesture.on.kind === 'button' ? 'press' : 'click'} ${where}`
+    case 'key':
+      return `press ${gesture.key === 'ArrowUp' ? 'Arrow up' : 'Arrow down'} in ${where}`
+    case 'choose':
+      return `choose option ${gesture.option + 1} of ${where}`
+    case 'pick':
+      return `choose ${gesture.file.name} in ${where}`
   }
 }
 
@@ -49,12 +55,18 @@ export function personAt(container: HTMLElement): Person {
     if (element === undefined) return `there is no ${gesture.on.kind} any more`
     if (!isOperable(element)) return `the ${gesture.on.kind} cannot be operated now`
     switch (gesture.do) {
-      case 'type': return type(element as HTMLInputElement, gesture.text)
-      case 'enter': return enter(element as HTMLInputElement)
-      case 'press': return press(element)
-      case 'key': return arrow(element as HTMLInputElement, gesture.key)
-      case 'choose': return choose(element as HTMLSelectElement, gesture.option)
-      case 'pick': return pick(element as HTMLInputElement, gesture.file)
+      case 'type':
+        return type(element as HTMLInputElement, gesture.text)
+      case 'enter':
+        return enter(element as HTMLInputElement)
+      case 'press':
+        return press(element)
+      case 'key':
+        return arrow(element as HTMLInputElement, gesture.key)
+      case 'choose':
+        return choose(element as HTMLSelectElement, gesture.option)
+      case 'pick':
+        return pick(element as HTMLInputElement, gesture.file)
     }
   }
 
@@ -85,7 +97,8 @@ export function personAt(container: HTMLElement): Person {
     for (const stroke of strokes) {
       if (field.maxLength >= 0 && typed.length + stroke.length > field.maxLength) break
       const wanted = typed + stroke
-      if (key(field, 'keydown', stroke) && replace(field, wanted, 'insertText', stroke)) typed = currentText(field, wanted)
+      if (key(field, 'keydown', stroke) && replace(field, wanted, 'insertText', stroke))
+        typed = currentText(field, wanted)
       key(field, 'keyup', stroke)
     }
   }
@@ -99,7 +112,9 @@ export function personAt(container: HTMLElement): Person {
   /** Replacing a text by itself is no edit that a component could be asked to tell from none. */
   function replace(field: HTMLInputElement, text: string, inputType: string, data: string | null): boolean {
     if (textOf(field) === text) return true
-    const allowed = field.dispatchEvent(new view.InputEvent('beforeinput', { bubbles: true, composed: true, cancelable: true, inputType, data }))
+    const allowed = field.dispatchEvent(
+      new view.InputEvent('beforeinput', { bubbles: true, composed: true, cancelable: true, inputType, data }),
+    )
     if (!allowed) return false
     write(field, text)
     field.dispatchEvent(new view.InputEvent('input', { bubbles: true, composed: true, inputType, data }))
@@ -112,7 +127,8 @@ export function personAt(container: HTMLElement): Person {
       field.textContent = text
       return
     }
-    const prototype = field.localName === 'textarea' ? view.HTMLTextAreaElement.prototype : view.HTMLInputElement.prototype
+    const prototype =
+      field.localName === 'textarea' ? view.HTMLTextAreaElement.prototype : view.HTMLInputElement.prototype
     Object.getOwnPropertyDescriptor(prototype, 'value')?.set?.call(field, text)
   }
 
@@ -143,13 +159,15 @@ export function personAt(container: HTMLElement): Person {
   function submitImplicitly(field: HTMLInputElement): void {
     const form = field.form
     if (form === null || form === undefined || field.localName === 'textarea') return
-    const button = [...form.elements].find((one) => ['submit', 'image'].includes((one as HTMLInputElement).type)) as HTMLButtonElement | undefined
+    const button = [...form.elements].find((one) => ['submit', 'image'].includes((one as HTMLInputElement).type)) as
+      HTMLButtonElement | undefined
     if (button !== undefined) button.click()
     else form.requestSubmit()
   }
 
   function press(element: HTMLElement): undefined {
-    const pointer = (name: string) => element.dispatchEvent(new view.MouseEvent(name, { bubbles: true, composed: true, cancelable: true, button: 0 }))
+    const pointer = (name: string) =>
+      element.dispatchEvent(new view.MouseEvent(name, { bubbles: true, composed: true, cancelable: true, button: 0 }))
     pointer('pointerdown')
     if (pointer('mousedown')) focus(element)
     pointer('pointerup')
@@ -190,14 +208,21 @@ export function personAt(container: HTMLElement): Person {
   }
 
   function key(element: HTMLElement, name: 'keydown' | 'keyup', value: string): boolean {
-    return element.dispatchEvent(new view.KeyboardEvent(name, { key: value, bubbles: true, composed: true, cancelable: true }))
+    return element.dispatchEvent(
+      new view.KeyboardEvent(name, { key: value, bubbles: true, composed: true, cancelable: true }),
+    )
   }
 
   return { act }
 }
 
 function isTextual(element: HTMLElement): element is HTMLInputElement {
-  return element.localName === 'textarea' || element.isContentEditable || (element.localName === 'input' && !['checkbox', 'radio', 'button', 'submit', 'reset', 'file', 'image'].includes((element as HTMLInputElement).type))
+  return (
+    element.localName === 'textarea' ||
+    element.isContentEditable ||
+    (element.localName === 'input' &&
+      !['checkbox', 'radio', 'button', 'submit', 'reset', 'file', 'image'].includes((element as HTMLInputElement).type))
+  )
 }
 
 function textOf(field: HTMLInputElement): string {

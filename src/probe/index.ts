@@ -3,5 +3,12 @@ export type { Clause, LeakAt } from './clause.js'
 export { windowFrames, type Frames } from './frames.js'
 export type { Gesture } from './gestures.js'
 export type { LedgerRow } from './ledger.js'
-export { probe, type BrokenClause, type ClauseResult, type ProbeOptions, type ProbeReport, type Status } from './probe.js'
+export {
+  probe,
+  type BrokenClause,
+  type ClauseResult,
+  type ProbeOptions,
+  type ProbeReport,
+  type Status,
+} from './probe.js'
 export { moveText, mountText, type Move, type Story } from './story.js'

@@ -11,19 +11,36 @@ export interface Judged {
 
 export async function judged(clause: Clause, subject: Subject, played: Played): Promise<Judged> {
   const { rows, story } = played
-  const at = rows.findIndex((row) => row.fault !== undefined || row.unsettled !== undefined || row.impossible !== undefined)
+  const at = rows.findIndex(
+    (row) => row.fault !== undefined || row.unsettled !== undefined || row.impossible !== undefined,
+  )
   const row = rows[at]
   if (row === undefined) return leakOr(await clause.judge(subject, played))
   if (at > 0) {
-    const sound = { story: { ...story, moves: story.moves.slice(0, at - 1) }, rows: rows.slice(0, at) as [Row, ...Row[]] }
+    const sound = {
+      story: { ...story, moves: story.moves.slice(0, at - 1) },
+      rows: rows.slice(0, at) as [Row, ...Row[]],
+    }
     const before = await clause.judge(subject, sound)
     if (before !== undefined) return { leak: before }
   }
   if (row.impossible !== undefined) return { silent: row.impossible }
   const isOnTrial = kindOf(row.move) === clause.onTrial && at === rows.length - 1
-  if (row.fault !== undefined) return isOnTrial ? { leak: { row: at, says: 'it throws', expected: 'no error', found: row.fault } } : { silent: `it throws (${row.fault})` }
+  if (row.fault !== undefined)
+    return isOnTrial
+      ? { leak: { row: at, says: 'it throws', expected: 'no error', found: row.fault } }
+      : { silent: `it throws (${row.fault})` }
   if (row.unsettled === 'restless') return { silent: 'it never settles: what it shows changes with every frame' }
-  return isOnTrial ? { leak: { row: at, says: 'it floods its owner with reports', expected: 'at most one report', found: `${row.heard.length} reports and more` } } : { silent: 'it floods its owner with reports' }
+  return isOnTrial
+    ? {
+        leak: {
+          row: at,
+          says: 'it floods its owner with reports',
+          expected: 'at most one report',
+          found: `${row.heard.length} reports and more`,
+        },
+      }
+    : { silent: 'it floods its owner with reports' }
 }
 
 function leakOr(leak: LeakAt | undefined): Judged {

@@ -30,30 +30,54 @@ function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'row'> | u
       ...(isUnmoved ? { cause: 'it is read once, at the mount, and not followed afterwards' } : {}),
     }
   }
-  const unlike = Object.keys(fresh.read).find((name) => !equal(fresh.read[name], row.read[name]) && equal(fresh.read[name], row.held[name]))
+  const unlike = Object.keys(fresh.read).find(
+    (name) => !equal(fresh.read[name], row.read[name]) && equal(fresh.read[name], row.held[name]),
+  )
   if (unlike === undefined) return undefined
-  return { says: `it does not take the change of ${unlike}`, expected: `${unlike} ${printed(fresh.read[unlike])}`, found: `${unlike} ${printed(row.read[unlike])}` }
+  return {
+    says: `it does not take the change of ${unlike}`,
+    expected: `${unlike} ${printed(fresh.read[unlike])}`,
+    found: `${unlike} ${printed(row.read[unlike])}`,
+  }
 }
 
 /**
  * A component that was told behaves like one freshly mounted with the same: the same gestures bring the same reports and values.
  * `since` is the first row of the gestures.
  */
-export async function behavesLikeFresh(subject: Subject, { story, rows }: Played, since: number): Promise<(LeakAt & { readonly missing: boolean }) | undefined> {
+export async function behavesLikeFresh(
+  subject: Subject,
+  { story, rows }: Played,
+  since: number,
+): Promise<(LeakAt & { readonly missing: boolean }) | undefined> {
   const before = rows[since - 1]
   if (before === undefined || since >= rows.length) return undefined
   const fresh = await subject.play({ given: before.held, moves: story.moves.slice(since - 1) })
   for (let at = since; at < rows.length; at++) {
     const row = rows[at] as Row
     const twin = fresh.rows[at - since + 1]
-    if (twin === undefined || twin.fault !== undefined || twin.unsettled !== undefined || twin.impossible !== undefined) return undefined
+    if (twin === undefined || twin.fault !== undefined || twin.unsettled !== undefined || twin.impossible !== undefined)
+      return undefined
     if (row.impossible !== undefined) return undefined
     const expected = heardText(twin)
     const found = heardText(row)
-    if (expected !== found) return { row: at, says: 'the same gesture has another result than on a fresh component', expected, found, missing: row.heard.length < twin.heard.length }
+    if (expected !== found)
+      return {
+        row: at,
+        says: 'the same gesture has another result than on a fresh component',
+        expected,
+        found,
+        missing: row.heard.length < twin.heard.length,
+      }
     const unlike = subject.values.find(({ name }) => !equal(twin.read[name], row.read[name]))
     if (unlike !== undefined)
-      return { row: at, says: 'the same gesture has another result than on a fresh component', expected: `${unlike.name} ${printed(twin.read[unlike.name])}`, found: `${unlike.name} ${printed(row.read[unlike.name])}`, missing: false }
+      return {
+        row: at,
+        says: 'the same gesture has another result than on a fresh component',
+        expected: `${unlike.name} ${printed(twin.read[unlike.name])}`,
+        found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+        missing: false,
+      }
   }
   return undefined
 }
@@ -65,14 +89,18 @@ export function firstGesture(rows: readonly Row[]): number {
 }
 
 export function heardText(row: Row): string {
-  return row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', then ')}`
+  return row.heard.length === 0
+    ? 'nothing is heard'
+    : `heard ${row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', then ')}`
 }
 
 /** Whether an ordinary change of a name is followed; only then is what it was told to blame, and not the telling. */
 export async function followsOrdinaryTell(subject: Subject, given: Given, name: string): Promise<boolean> {
   const other = subject.plain(name).find((value) => !equal(value, given[name]))
   if (other === undefined) return true
-  return (await updateEqualsRemount(subject, await subject.play({ given, moves: [tell({ [name]: other })] }))) === undefined
+  return (
+    (await updateEqualsRemount(subject, await subject.play({ given, moves: [tell({ [name]: other })] }))) === undefined
+  )
 }
 
 /** The lines in which two pictures differ, as a short before and after. */
@@ -99,6 +127,11 @@ export async function linesShowing(subject: Subject, given: Given, name: string)
 
 /** Whether a person can see a name: two of its values look different on fresh mounts. */
 export async function isSeen(subject: Subject, given: Given, name: string): Promise<boolean> {
-  const pictures = await Promise.all(subject.plain(name).slice(0, 3).map(async (value) => (await subject.fresh({ ...given, [name]: value })).picture))
+  const pictures = await Promise.all(
+    subject
+      .plain(name)
+      .slice(0, 3)
+      .map(async (value) => (await subject.fresh({ ...given, [name]: value })).picture),
+  )
   return pictures.some((picture) => !samePicture(picture, pictures[0] as Picture))
 }

@@ -15,7 +15,13 @@ export interface LedgerRow {
 
 /** The ledger of a story, up to the row that leaks; only the names that the story is about. */
 export function ledgerOf(contract: AnyContract, { story, rows }: Played, until: number): LedgerRow[] {
-  const names = namesAbout(contract, rows.slice(0, until + 1), [...Object.keys(story.given), ...story.moves.slice(0, until).filter(isTell).flatMap((move) => Object.keys(move.tell))])
+  const names = namesAbout(contract, rows.slice(0, until + 1), [
+    ...Object.keys(story.given),
+    ...story.moves
+      .slice(0, until)
+      .filter(isTell)
+      .flatMap((move) => Object.keys(move.tell)),
+  ])
   return rows.slice(0, until + 1).map((row) => ({
     step: row.move === undefined ? mountText(contract, story.given) : moveText(row.move),
     heard: row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', '),
@@ -30,7 +36,12 @@ function namesAbout(contract: AnyContract, rows: readonly Row[], given: readonly
   const values = Object.keys(contract.values)
   const all = [...new Set([...values, ...given])]
   const first = rows[0]
-  const moved = all.filter((name) => values.includes(name) || rows.some((row) => !equal(row.held[name], first?.held[name]) || !equal(row.held[name], row.read[name])) || !(contract.required as readonly string[]).includes(name))
+  const moved = all.filter(
+    (name) =>
+      values.includes(name) ||
+      rows.some((row) => !equal(row.held[name], first?.held[name]) || !equal(row.held[name], row.read[name])) ||
+      !(contract.required as readonly string[]).includes(name),
+  )
   return moved.length === 0 ? all : moved
 }
 

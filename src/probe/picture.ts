@@ -23,7 +23,10 @@ export function pictureOf(container: Element): Picture {
 }
 
 export function samePicture(one: Picture, other: Picture): boolean {
-  return sameLines(one.lines, other.lines) && (one.live.length === 0 || other.live.length === 0 || sameLines(one.live, other.live))
+  return (
+    sameLines(one.lines, other.lines) &&
+    (one.live.length === 0 || other.live.length === 0 || sameLines(one.live, other.live))
+  )
 }
 
 /** A picture on one line, for a ledger. */
@@ -49,8 +52,45 @@ interface Walk {
 
 const SILENT = new Set(['style', 'script', 'template', 'datalist', 'option', 'noscript', 'source', 'track'])
 const BLOCKS = new Set([
-  'address', 'article', 'aside', 'blockquote', 'dd', 'details', 'dialog', 'div', 'dl', 'dt', 'fieldset', 'figcaption', 'figure', 'footer', 'form', 'h1', 'h2',
-  'h3', 'h4', 'h5', 'h6', 'header', 'hr', 'legend', 'li', 'main', 'nav', 'ol', 'p', 'pre', 'section', 'summary', 'table', 'td', 'th', 'tr', 'ul', 'label', 'output',
+  'address',
+  'article',
+  'aside',
+  'blockquote',
+  'dd',
+  'details',
+  'dialog',
+  'div',
+  'dl',
+  'dt',
+  'fieldset',
+  'figcaption',
+  'figure',
+  'footer',
+  'form',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+  'header',
+  'hr',
+  'legend',
+  'li',
+  'main',
+  'nav',
+  'ol',
+  'p',
+  'pre',
+  'section',
+  'summary',
+  'table',
+  'td',
+  'th',
+  'tr',
+  'ul',
+  'label',
+  'output',
 ])
 
 function visit(node: Node, walk: Walk, live: string[]): void {
@@ -90,7 +130,10 @@ function childrenOf(element: Element): Iterable<Node> {
 function isHidden(element: HTMLElement): boolean {
   if (element.hidden) return true
   if (!mayHide(element)) return false
-  const { display, visibility } = element.ownerDocument.defaultView?.getComputedStyle(element) ?? { display: '', visibility: '' }
+  const { display, visibility } = element.ownerDocument.defaultView?.getComputedStyle(element) ?? {
+    display: '',
+    visibility: '',
+  }
   return display === 'none' || visibility === 'hidden'
 }
 
@@ -104,19 +147,27 @@ function mayHide(element: HTMLElement): boolean {
   const root = element.getRootNode() as ShadowRoot | Document
   const children = root.childNodes.length
   let known = hidingRoots.get(root)
-  if (known === undefined || (known.children !== children && !known.hides)) hidingRoots.set(root, (known = { children, hides: hidesSomething(root) }))
+  if (known === undefined || (known.children !== children && !known.hides))
+    hidingRoots.set(root, (known = { children, hides: hidesSomething(root) }))
   return known.hides
 }
 
 function hidesSomething(root: ShadowRoot | Document): boolean {
   const written = [...root.querySelectorAll('style')].some((style) => HIDING.test(style.textContent ?? ''))
-  const adopted = [...(root.adoptedStyleSheets ?? [])].some((sheet) => [...sheet.cssRules].some((rule) => HIDING.test(rule.cssText)))
+  const adopted = [...(root.adoptedStyleSheets ?? [])].some((sheet) =>
+    [...sheet.cssRules].some((rule) => HIDING.test(rule.cssText)),
+  )
   return written || adopted || root.querySelector('link[rel~="stylesheet"]') !== null
 }
 
 function isLive(element: Element): boolean {
   const role = element.getAttribute('role')
-  return role === 'alert' || role === 'status' || role === 'log' || (element.hasAttribute('aria-live') && element.getAttribute('aria-live') !== 'off')
+  return (
+    role === 'alert' ||
+    role === 'status' ||
+    role === 'log' ||
+    (element.hasAttribute('aria-live') && element.getAttribute('aria-live') !== 'off')
+  )
 }
 
 /** A control as a person sees it: `[12]` a field, `(•)` a chosen radio button, `<More>` a button. */
@@ -145,29 +196,46 @@ function controlText(element: HTMLElement): string | undefined {
 
 function inputText(input: HTMLInputElement): string {
   switch (input.type) {
-    case 'hidden': return ''
-    case 'checkbox': return input.indeterminate ? '[-]' : input.checked ? '[x]' : '[ ]'
-    case 'radio': return input.checked ? '(•)' : '( )'
-    case 'file': return `[${[...(input.files ?? [])].map((file) => file.name).join(', ') || 'no file'}]`
-    case 'button': case 'submit': case 'reset': return `<${input.value || input.type}>`
-    case 'password': return `[${'•'.repeat(input.value.length)}]`
-    case 'range': return `[${input.value} of ${input.min || 0} to ${input.max || 100}]`
-    default: return `[${input.value === '' ? input.placeholder : input.value}]`
+    case 'hidden':
+      return ''
+    case 'checkbox':
+      return input.indeterminate ? '[-]' : input.checked ? '[x]' : '[ ]'
+    case 'radio':
+      return input.checked ? '(•)' : '( )'
+    case 'file':
+      return `[${[...(input.files ?? [])].map((file) => file.name).join(', ') || 'no file'}]`
+    case 'button':
+    case 'submit':
+    case 'reset':
+      return `<${input.value || input.type}>`
+    case 'password':
+      return `[${'•'.repeat(input.value.length)}]`
+    case 'range':
+      return `[${input.value} of ${input.min || 0} to ${input.max || 100}]`
+    default:
+      return `[${input.value === '' ? input.placeholder : input.value}]`
   }
 }
 
 function ariaText(element: HTMLElement, said: string): string | undefined {
   const aria = (name: string) => element.getAttribute(`aria-${name}`)
   switch (element.getAttribute('role')) {
-    case 'slider': case 'spinbutton': {
+    case 'slider':
+    case 'spinbutton': {
       const value = aria('valuetext') ?? aria('valuenow')
       return value === null ? undefined : `[${value}]${said}`
     }
-    case 'checkbox': case 'switch': return `[${aria('checked') === 'true' ? 'x' : ' '}] ${nameOf(element)}${said}`
-    case 'radio': return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${said}`
-    case 'option': return `${aria('selected') === 'true' ? '›' : '·'} ${nameOf(element)}${said}`
-    case 'button': return `<${nameOf(element)}>${said}`
-    default: return undefined
+    case 'checkbox':
+    case 'switch':
+      return `[${aria('checked') === 'true' ? 'x' : ' '}] ${nameOf(element)}${said}`
+    case 'radio':
+      return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${said}`
+    case 'option':
+      return `${aria('selected') === 'true' ? '›' : '·'} ${nameOf(element)}${said}`
+    case 'button':
+      return `<${nameOf(element)}>${said}`
+    default:
+      return undefined
   }
 }
 
@@ -177,7 +245,9 @@ function nameOf(element: HTMLElement): string {
 
 function stateText(element: HTMLElement): string {
   const states = [
-    (element as HTMLInputElement).disabled === true || element.getAttribute('aria-disabled') === 'true' ? 'disabled' : '',
+    (element as HTMLInputElement).disabled === true || element.getAttribute('aria-disabled') === 'true'
+      ? 'disabled'
+      : '',
     (element as HTMLInputElement).readOnly === true ? 'read-only' : '',
     element.getAttribute('aria-invalid') === 'true' ? 'invalid' : '',
     element.getAttribute('aria-pressed') === 'true' ? 'pressed' : '',

@@ -74,7 +74,9 @@ const MOST_STORIES = 160
 export async function probe(contract: AnyContract, options: ProbeOptions = {}): Promise<ProbeReport> {
   const document = options.document ?? globalThis.document
   const seed = options.seed ?? 1
-  const wanted = allClauses.filter((clause) => clause.concerns(contract) && (options.clauses === undefined || options.clauses.includes(clause.id)))
+  const wanted = allClauses.filter(
+    (clause) => clause.concerns(contract) && (options.clauses === undefined || options.clauses.includes(clause.id)),
+  )
   const subject = await subjectFor(contract, {
     document,
     frames: options.frames ?? windowFrames(document.defaultView as Window),
@@ -83,7 +85,12 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
     ...(options.hangs === undefined ? {} : { hangs: options.hangs }),
   })
   const results: ClauseResult[] = []
-  for (const clause of wanted) results.push('unready' in subject ? unproven(clause, subject.unready, 0) : await resultOf(clause, subject, seed, options.random ?? 12))
+  for (const clause of wanted)
+    results.push(
+      'unready' in subject
+        ? unproven(clause, subject.unready, 0)
+        : await resultOf(clause, subject, seed, options.random ?? 12),
+    )
   return { component: contract.tag, seed, clauses: results }
 }
 
@@ -102,9 +109,16 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
     }
     const shortest = await minimise(clause, subject, played, found.leak)
     const { row, ...leak } = shortest.leak
-    return { ...named(clause), status: 'broken', stories: stories + 1, leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) } }
+    return {
+      ...named(clause),
+      status: 'broken',
+      stories: stories + 1,
+      leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) },
+    }
   }
-  return stories > 0 ? { ...named(clause), status: 'held', stories } : unproven(clause, silent ?? clause.unprovenWhen, 0)
+  return stories > 0
+    ? { ...named(clause), status: 'held', stories }
+    : unproven(clause, silent ?? clause.unprovenWhen, 0)
 }
 
 function* storiesOf(clause: Clause, subject: Subject, seed: number, random: number): Iterable<Story> {

@@ -76,7 +76,13 @@ export function stageFor(contract: AnyContract, options: StageOptions): Stage {
   }
 }
 
-async function play(contract: AnyContract, plan: Plan, story: Story, options: StageOptions, atEnd?: (container: HTMLElement) => void): Promise<Played> {
+async function play(
+  contract: AnyContract,
+  plan: Plan,
+  story: Story,
+  options: StageOptions,
+  atEnd?: (container: HTMLElement) => void,
+): Promise<Played> {
   const { document, frames } = options
   const view = document.defaultView as Window & typeof globalThis
   const values = valueClauses(contract)
@@ -100,18 +106,23 @@ async function play(contract: AnyContract, plan: Plan, story: Story, options: St
   view.addEventListener('unhandledrejection', onRejection)
   view.addEventListener('submit', stopSubmit)
 
-  const runner: Runner = createRunner(plan, {
-    tell: (_, changes) => mounted?.tell(changes),
-    command: (_, name, args) => mounted?.command(name, ...args),
-    read: (_, name) => mounted?.read(name),
-    fault: ({ error }) => noteFault(error),
-  }, story.given)
+  const runner: Runner = createRunner(
+    plan,
+    {
+      tell: (_, changes) => mounted?.tell(changes),
+      command: (_, name, args) => mounted?.command(name, ...args),
+      read: (_, name) => mounted?.read(name),
+      fault: ({ error }) => noteFault(error),
+    },
+    story.given,
+  )
   const knownSlot = (name: string) => runner.slots()[plan.bound.find((bound) => bound.name === name)?.known ?? -1]
 
   function hear(event: string, payload: unknown): void {
     if (++heardInAll > MOST_REPORTS) return
     const value = values.find((clause) => clause.event === event)
-    if (value !== undefined) heard.push({ event, value: value.name, payload, readThen: readOne(value.name), knownThen: knownSlot(value.name) })
+    if (value !== undefined)
+      heard.push({ event, value: value.name, payload, readThen: readOne(value.name), knownThen: knownSlot(value.name) })
     else heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
     if (value !== undefined) runner.hear(OWNED, event, payload)
   }
@@ -130,7 +141,9 @@ async function play(contract: AnyContract, plan: Plan, story: Story, options: St
     const row: Row = {
       move,
       heard,
-      held: Object.fromEntries(plan.cells.map((cell) => [cell.name, runner.read(cell.name)]).filter(([, value]) => value !== undefined)),
+      held: Object.fromEntries(
+        plan.cells.map((cell) => [cell.name, runner.read(cell.name)]).filter(([, value]) => value !== undefined),
+      ),
       known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.slots()[bound.known]])),
       read: Object.fromEntries(plan.cells.map((cell) => [cell.name, readOne(cell.name)])),
       picture: settled.picture,
@@ -176,13 +189,17 @@ async function play(contract: AnyContract, plan: Plan, story: Story, options: St
   function callCommand(name: string): void {
     mounted?.command(name)
     if (contract.commands[name]?.reports !== false) return
-    for (const value of values) if (!equal(readOne(value.name), runner.read(value.name)) && readOne(value.name) !== undefined) runner.hear(OWNED, value.event, readOne(value.name))
+    for (const value of values)
+      if (!equal(readOne(value.name), runner.read(value.name)) && readOne(value.name) !== undefined)
+        runner.hear(OWNED, value.event, readOne(value.name))
   }
 
   try {
     try {
       begin(0)
-      mounted = options.mountInto(container)(contract, runner.given(OWNED), ({ event, payload }) => hear(event, payload))
+      mounted = options.mountInto(container)(contract, runner.given(OWNED), ({ event, payload }) =>
+        hear(event, payload),
+      )
     } catch (thrown) {
       noteFault(thrown)
     }
@@ -217,17 +234,30 @@ async function play(contract: AnyContract, plan: Plan, story: Story, options: St
 /** The owner of one component: a screen of one fitting, with a cell for each name. */
 function ownerOf(contract: AnyContract): Plan {
   const clauses = givenClauses(contract)
-  const bindings = (cells: Record<string, never>) => Object.fromEntries(clauses.map(({ name }) => [name, Object.hasOwn(contract.values, name) ? twoWay(cells[name] as never) : oneWay(cells[name] as never)]))
-  return compile(screen('owner', {
-    cells: Object.fromEntries(clauses.map(({ name, type }) => [name, { type, initial: undefined as never }])),
-    fittings: { [OWNED]: contract },
-    bind: ({ cells }) => ({ [OWNED]: bindings(cells as never) }) as never,
-  }))
+  const bindings = (cells: Record<string, never>) =>
+    Object.fromEntries(
+      clauses.map(({ name }) => [
+        name,
+        Object.hasOwn(contract.values, name) ? twoWay(cells[name] as never) : oneWay(cells[name] as never),
+      ]),
+    )
+  return compile(
+    screen('owner', {
+      cells: Object.fromEntries(clauses.map(({ name, type }) => [name, { type, initial: undefined as never }])),
+      fittings: { [OWNED]: contract },
+      bind: ({ cells }) => ({ [OWNED]: bindings(cells as never) }) as never,
+    }),
+  )
 }
 
 /** The same contract for an owner that does not look at bounds before it tells. */
 function unbounded(contract: AnyContract): AnyContract {
-  return { ...contract, values: Object.fromEntries(valueClauses(contract).map((value) => [value.name, { ...value, outside: 'keep' as const }])) }
+  return {
+    ...contract,
+    values: Object.fromEntries(
+      valueClauses(contract).map((value) => [value.name, { ...value, outside: 'keep' as const }]),
+    ),
+  }
 }
 
 function finishAnimations(document: Document): void {

@@ -3,10 +3,7 @@ import type { Given } from '../ideal/index.js'
 import { commits, gestureText, type Gesture } from './gestures.js'
 
 /** One thing that happens to a mounted component: its owner tells, a person acts, a command is called. */
-export type Move =
-  | { readonly tell: Given }
-  | { readonly gesture: Gesture }
-  | { readonly command: string }
+export type Move = { readonly tell: Given } | { readonly gesture: Gesture } | { readonly command: string }
 
 /** What is given at the mount, and what happens then: plain data, so that it can be shrunk and played again. */
 export interface Story {
@@ -48,7 +45,9 @@ export function mountText({ tag }: AnyContract, given: Given): string {
 }
 
 export function givenText(given: Given): string {
-  return Object.entries(given).map(([name, value]) => `${name} ${printed(value, 40)}`).join(', ')
+  return Object.entries(given)
+    .map(([name, value]) => `${name} ${printed(value, 40)}`)
+    .join(', ')
 }
 
 const hostNumbers = new WeakMap<object, number>()

@@ -1,4 +1,13 @@
-import { equal, givenClauses, isValue, samplesOf, valueClauses, type AnyContract, type PropertyClause, type ValueClause } from '../contract/index.js'
+import {
+  equal,
+  givenClauses,
+  isValue,
+  samplesOf,
+  valueClauses,
+  type AnyContract,
+  type PropertyClause,
+  type ValueClause,
+} from '../contract/index.js'
 import { bring, limitsOf, type Limits } from '../engine/index.js'
 import { ideal, type Given } from '../ideal/index.js'
 import { stageFor, type Played, type Row, type StageOptions } from './stage.js'
@@ -35,7 +44,10 @@ export interface Subject {
 }
 
 /** Readies a component for the clauses; gives the reason where it cannot be mounted at all. */
-export async function subjectFor(contract: AnyContract, options: StageOptions): Promise<Subject | { readonly unready: string }> {
+export async function subjectFor(
+  contract: AnyContract,
+  options: StageOptions,
+): Promise<Subject | { readonly unready: string }> {
   const stage = stageFor(contract, options)
   const host = hostSamples(options.document)
   const names = givenClauses(contract)
@@ -54,14 +66,21 @@ export async function subjectFor(contract: AnyContract, options: StageOptions): 
   }
   const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
   const limits = (value: ValueClause, given: Given) => limitsOf(value, (name) => standing(name, given))
-  const fits = (clause: PropertyClause, value: unknown, given: Given) => equal(standing(clause.name, { ...given, [clause.name]: value }), value)
+  const fits = (clause: PropertyClause, value: unknown, given: Given) =>
+    equal(standing(clause.name, { ...given, [clause.name]: value }), value)
   const ordinary = (clause: PropertyClause, given: Given) =>
     (drawn.get(clause.name) ?? []).filter((value) => !isNothing(clause, value) && fits(clause, value, given))
 
   const least: Record<string, unknown> = {}
-  for (const clause of names) if (clause.required) least[clause.name] = ordinary(clause, least)[0] ?? drawn.get(clause.name)?.[0]
+  for (const clause of names)
+    if (clause.required) least[clause.name] = ordinary(clause, least)[0] ?? drawn.get(clause.name)?.[0]
   const base = { ...Object.fromEntries(values.flatMap((clause) => withName(clause.name, clause.default))), ...least }
-  const middle = { ...base, ...Object.fromEntries(values.flatMap((clause) => withName(clause.name, middleOf(clause, ordinary(clause, base), limits(clause, base))))) }
+  const middle = {
+    ...base,
+    ...Object.fromEntries(
+      values.flatMap((clause) => withName(clause.name, middleOf(clause, ordinary(clause, base), limits(clause, base)))),
+    ),
+  }
   const subject: Subject = {
     contract,
     names,
@@ -70,8 +89,15 @@ export async function subjectFor(contract: AnyContract, options: StageOptions): 
     base,
     middle,
     ways: [],
-    plain: (name) => plainOf(names.find((clause) => clause.name === name), (clause) => ordinary(clause, base)),
-    samples: (name) => (drawn.get(name) ?? []).filter((value) => fits(names.find((clause) => clause.name === name) as PropertyClause, value, base)),
+    plain: (name) =>
+      plainOf(
+        names.find((clause) => clause.name === name),
+        (clause) => ordinary(clause, base),
+      ),
+    samples: (name) =>
+      (drawn.get(name) ?? []).filter((value) =>
+        fits(names.find((clause) => clause.name === name) as PropertyClause, value, base),
+      ),
     limits,
     ideally: standing,
     play,
@@ -83,7 +109,14 @@ export async function subjectFor(contract: AnyContract, options: StageOptions): 
 
 /** Nothing, and what may be mistaken for it, have clauses of their own. */
 export function isNothing(clause: PropertyClause, value: unknown): boolean {
-  return value === null || value === undefined || value === 0 || value === '' || value === false || (isValue(clause) && equal(value, clause.empty))
+  return (
+    value === null ||
+    value === undefined ||
+    value === 0 ||
+    value === '' ||
+    value === false ||
+    (isValue(clause) && equal(value, clause.empty))
+  )
 }
 
 /** At most four, all different, and none that is hard to tell from another by eye. */
@@ -97,7 +130,11 @@ function middleOf(clause: ValueClause, ordinary: unknown[], { least, most, step 
   const numbers = ordinary.filter((value): value is number => typeof value === 'number')
   if (numbers.length === 0 || ordinary.some((value) => typeof value !== 'number')) return ordinary[0]
   if (typeof least !== 'number' || typeof most !== 'number') return numbers[0]
-  const inside = bring(least + (most - least) / 2, { least, most, step: step ?? ((clause.type as { type?: unknown }).type === 'integer' ? 1 : undefined) })
+  const inside = bring(least + (most - least) / 2, {
+    least,
+    most,
+    step: step ?? ((clause.type as { type?: unknown }).type === 'integer' ? 1 : undefined),
+  })
   return typeof inside === 'number' ? inside : numbers[0]
 }
 
@@ -115,7 +152,11 @@ function hostSamples(document: Document): (name: string) => unknown[] {
   const view = document.defaultView as Window & typeof globalThis
   const made = new Map<string, unknown[]>()
   const make = (name: string): unknown[] => {
-    if (name === 'File') return [new view.File(['hull'], 'hull.png', { type: 'image/png' }), new view.File(['keel and garboard'], 'keel.png', { type: 'image/png' })]
+    if (name === 'File')
+      return [
+        new view.File(['hull'], 'hull.png', { type: 'image/png' }),
+        new view.File(['keel and garboard'], 'keel.png', { type: 'image/png' }),
+      ]
     if (name === 'Blob') return [new view.Blob(['hull']), new view.Blob(['keel'])]
     return name === 'Date' ? [new Date(Date.UTC(2031, 4, 14)), new Date(Date.UTC(2031, 4, 20))] : []
   }

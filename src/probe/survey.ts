@@ -46,21 +46,37 @@ interface Try {
 
 function* tries(subject: Subject, controls: readonly FoundControl[]): Iterable<Try> {
   for (const control of controls) {
-    for (const { gestures, text } of gesturesOn(subject, control)) yield { moves: gestures.map(gesture), control: control.ref, text }
+    for (const { gestures, text } of gesturesOn(subject, control))
+      yield { moves: gestures.map(gesture), control: control.ref, text }
   }
 }
 
-function* gesturesOn(subject: Subject, { ref, options }: FoundControl): Iterable<{ gestures: Gesture[]; text: string | undefined }> {
+function* gesturesOn(
+  subject: Subject,
+  { ref, options }: FoundControl,
+): Iterable<{ gestures: Gesture[]; text: string | undefined }> {
   switch (ref.kind) {
-    case 'text field': case 'number field': case 'slider':
+    case 'text field':
+    case 'number field':
+    case 'slider':
       for (const text of textsFor(subject, ref)) {
         yield { gestures: [{ do: 'type', on: ref, text }, { do: 'leave' }], text }
-        if (ref.kind !== 'slider') yield { gestures: [{ do: 'type', on: ref, text }, { do: 'enter', on: ref }], text }
+        if (ref.kind !== 'slider')
+          yield {
+            gestures: [
+              { do: 'type', on: ref, text },
+              { do: 'enter', on: ref },
+            ],
+            text,
+          }
       }
-      if (ref.kind !== 'text field') for (const key of ['ArrowUp', 'ArrowDown'] as const) yield { gestures: [{ do: 'key', on: ref, key }, { do: 'leave' }], text: undefined }
+      if (ref.kind !== 'text field')
+        for (const key of ['ArrowUp', 'ArrowDown'] as const)
+          yield { gestures: [{ do: 'key', on: ref, key }, { do: 'leave' }], text: undefined }
       return
     case 'select':
-      for (let option = 0; option < Math.min(3, options); option++) yield { gestures: [{ do: 'choose', on: ref, option }], text: undefined }
+      for (let option = 0; option < Math.min(3, options); option++)
+        yield { gestures: [{ do: 'choose', on: ref, option }], text: undefined }
       return
     case 'file field':
       for (const file of subject.files) yield { gestures: [{ do: 'pick', on: ref, file }], text: undefined }
@@ -73,15 +89,31 @@ function* gesturesOn(subject: Subject, { ref, options }: FoundControl): Iterable
 /** Texts that mean ordinary values; how a component reads them is its own affair. */
 function textsFor(subject: Subject, { kind }: ControlRef): string[] {
   const texts = subject.values.flatMap((value) =>
-    subject.plain(value.name).filter((one) => !equal(one, subject.middle[value.name]) && (typeof one === 'number' || (typeof one === 'string' && kind === 'text field'))).slice(0, 2).map(String))
+    subject
+      .plain(value.name)
+      .filter(
+        (one) =>
+          !equal(one, subject.middle[value.name]) &&
+          (typeof one === 'number' || (typeof one === 'string' && kind === 'text field')),
+      )
+      .slice(0, 2)
+      .map(String),
+  )
   return [...new Set(texts.length === 0 ? ['7'] : texts)].slice(0, 4)
 }
 
 function changedBy(subject: Subject, { rows }: Played): Set<string> {
   const first = rows[0]
   const last = rows[rows.length - 1] ?? first
-  return new Set(subject.values.map((value) => value.name).filter((name) =>
-    !equal(first.read[name], last.read[name]) || rows.slice(1).some((row) => row.heard.some((one) => one.value === name))))
+  return new Set(
+    subject.values
+      .map((value) => value.name)
+      .filter(
+        (name) =>
+          !equal(first.read[name], last.read[name]) ||
+          rows.slice(1).some((row) => row.heard.some((one) => one.value === name)),
+      ),
+  )
 }
 
 function takenPlainly(subject: Subject, { rows }: Played, text: string | undefined): Map<string, number> {
@@ -105,6 +137,9 @@ interface FoundControl {
 /** Looks at a mount of its own, since controls are named by what stands around them. */
 async function controlsWith(stage: Stage, given: Given): Promise<FoundControl[]> {
   const found = await stage.look(given, (container) =>
-    controlRefs(container).filter(({ element }) => isOperable(element)).map(({ ref, element }) => ({ ref, options: (element as HTMLSelectElement).options?.length ?? 0 })))
+    controlRefs(container)
+      .filter(({ element }) => isOperable(element))
+      .map(({ ref, element }) => ({ ref, options: (element as HTMLSelectElement).options?.length ?? 0 })),
+  )
   return found ?? []
 }

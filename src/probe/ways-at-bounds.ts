@@ -21,18 +21,25 @@ export function* waysAtBounds(subject: Subject, value: ValueClause, given: Given
   const typedWay = subject.ways.find((way) => way.plainly.has(value.name))
   for (const way of subject.ways) {
     if (!way.changes.has(value.name) || way.text !== undefined) continue
-    for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves], typed: undefined }
+    for (const end of ends)
+      yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves], typed: undefined }
   }
   if (typedWay === undefined) return
   const outside = [
     ...(typeof limits.most === 'number' ? [limits.most + step, limits.most * 2 + 7 * step] : []),
     ...(typeof limits.least === 'number' ? [limits.least - step, limits.least - 5 * step] : []),
-    ...(limits.step === undefined || limits.step === 1 ? [] : [(typeof limits.least === 'number' ? limits.least : 0) + limits.step * 1.5]),
+    ...(limits.step === undefined || limits.step === 1
+      ? []
+      : [(typeof limits.least === 'number' ? limits.least : 0) + limits.step * 1.5]),
   ]
   for (const way of subject.ways.filter((one) => one.text === typedWay.text && one.plainly.has(value.name)))
     for (const typed of outside) {
       if (equal(typed, inside)) continue
-      yield { given: { ...given, [value.name]: inside }, moves: way.moves.map((move) => retyped(move, String(typed))), typed }
+      yield {
+        given: { ...given, [value.name]: inside },
+        moves: way.moves.map((move) => retyped(move, String(typed))),
+        typed,
+      }
     }
 }
 

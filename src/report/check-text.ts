@@ -13,19 +13,34 @@ export function checkText(report: CheckReport, options: { colour?: boolean } = {
     findings.forEach((finding, at) => lines.push(...findingLines(finding, (where[at] ?? '').padStart(wide), ink)))
   }
   lines.push(...troubleLines(report.troubles, ink))
-  if (report.findings.length > 0) lines.push('', ink.quiet(`Why a rule is there, and a mended example: caulker check --explain ${report.findings[0]?.rule ?? ''}`))
+  if (report.findings.length > 0)
+    lines.push(
+      '',
+      ink.quiet(`Why a rule is there, and a mended example: caulker check --explain ${report.findings[0]?.rule ?? ''}`),
+    )
   return `${lines.join('\n')}\n`
 }
 
 function answer({ contracts, screens, findings, troubles }: CheckReport, ink: Ink): string {
   const read = `${counted(contracts, 'contract')} and ${counted(screens, 'screen')}`
-  if (findings.length === 0) return troubles.length === 0 ? ink.good(`No leaks found in ${read}.`) : ink.bad(`${counted(troubles.length, 'file')} could not be judged; no leaks found in ${read}.`)
-  const levels = (['error', 'warning', 'note'] as const).map((level) => [level, findings.filter((finding) => finding.level === level).length] as const)
-  return ink.bad(`${levels.filter(([, count]) => count > 0).map(([level, count]) => counted(count, level)).join(', ')} in ${read}.`)
+  if (findings.length === 0)
+    return troubles.length === 0
+      ? ink.good(`No leaks found in ${read}.`)
+      : ink.bad(`${counted(troubles.length, 'file')} could not be judged; no leaks found in ${read}.`)
+  const levels = (['error', 'warning', 'note'] as const).map(
+    (level) => [level, findings.filter((finding) => finding.level === level).length] as const,
+  )
+  return ink.bad(
+    `${levels
+      .filter(([, count]) => count > 0)
+      .map(([level, count]) => counted(count, level))
+      .join(', ')} in ${read}.`,
+  )
 }
 
 function findingLines(finding: LocatedFinding, where: string, ink: Ink): string[] {
-  const level = finding.level === 'error' ? ink.bad('error') : finding.level === 'warning' ? ink.unsure('warning') : 'note'
+  const level =
+    finding.level === 'error' ? ink.bad('error') : finding.level === 'warning' ? ink.unsure('warning') : 'note'
   const indent = ' '.repeat(where.length + 4)
   return [
     `  ${ink.quiet(where)}  ${level}  ${ink.strong(finding.rule)}  ${finding.subject}`,

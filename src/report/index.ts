@@ -1,6 +1,14 @@
 export { checkText } from './check-text.js'
 export { reportJson } from './json.js'
-export { countClauses, type CheckReport, type ComponentReport, type Counts, type LocatedFinding, type ProbesReport, type TroubleReport } from './model.js'
+export {
+  countClauses,
+  type CheckReport,
+  type ComponentReport,
+  type Counts,
+  type LocatedFinding,
+  type ProbesReport,
+  type TroubleReport,
+} from './model.js'
 export { probeText, type ProbeTextOptions } from './probe-text.js'
 export { reportSchema } from './schema.js'
 export { troubleText } from './trouble-text.js'

@@ -17,14 +17,17 @@ export function inkFor(colour: boolean): Ink {
 /** A text broken at words to fit a width; the lines after the first are indented. */
 export function wrapped(text: string, width: number, indent: number): string {
   let column = indent
-  return text.split(' ').map((word, at) => {
-    if (at > 0 && column + word.length + 1 > width) {
-      column = indent + word.length
-      return `\n${' '.repeat(indent)}${word}`
-    }
-    column += word.length + (at > 0 ? 1 : 0)
-    return at > 0 ? ` ${word}` : word
-  }).join('')
+  return text
+    .split(' ')
+    .map((word, at) => {
+      if (at > 0 && column + word.length + 1 > width) {
+        column = indent + word.length
+        return `\n${' '.repeat(indent)}${word}`
+      }
+      column += word.length + (at > 0 ? 1 : 0)
+      return at > 0 ? ` ${word}` : word
+    })
+    .join('')
 }
 
 /** A sentence begins with a capital letter, unless it begins with a name in quotes. */

@@ -2,23 +2,59 @@ import { Type, type TSchema } from '../contract/index.js'
 
 const text = Type.String()
 const count = Type.Integer({ minimum: 0 })
-const position = { file: text, line: Type.Optional(Type.Integer({ minimum: 1 })), column: Type.Optional(Type.Integer({ minimum: 1 })) }
-const strict = <P extends Record<string, TSchema>>(properties: P) => Type.Object(properties, { additionalProperties: false })
+const position = {
+  file: text,
+  line: Type.Optional(Type.Integer({ minimum: 1 })),
+  column: Type.Optional(Type.Integer({ minimum: 1 })),
+}
+const strict = <P extends Record<string, TSchema>>(properties: P) =>
+  Type.Object(properties, { additionalProperties: false })
 
 const trouble = strict({ ...position, says: text })
-const finding = strict({ ...position, file: Type.Optional(text), rule: text, level: Type.Enum(['error', 'warning', 'note']), subject: text, says: text, mend: text })
+const finding = strict({
+  ...position,
+  file: Type.Optional(text),
+  rule: text,
+  level: Type.Enum(['error', 'warning', 'note']),
+  subject: text,
+  says: text,
+  mend: text,
+})
 const ledgerRow = strict({ step: text, heard: text, owner: text, component: text, shown: text })
-const leak = strict({ says: text, expected: text, found: text, cause: Type.Optional(text), ledger: Type.Array(ledgerRow, { minItems: 1 }) })
+const leak = strict({
+  says: text,
+  expected: text,
+  found: text,
+  cause: Type.Optional(text),
+  ledger: Type.Array(ledgerRow, { minItems: 1 }),
+})
 const clause = strict({
-  clause: text, promise: text, status: Type.Enum(['held', 'broken', 'unproven', 'waived']), reason: Type.Optional(text), stories: count, leak: Type.Optional(leak),
+  clause: text,
+  promise: text,
+  status: Type.Enum(['held', 'broken', 'unproven', 'waived']),
+  reason: Type.Optional(text),
+  stories: count,
+  leak: Type.Optional(leak),
 })
 const component = strict({ component: text, file: text, replay: text, clauses: Type.Array(clause) })
 
 const checkReport = strict({
-  $schema: Type.Optional(text), kind: Type.Literal('check'), version: Type.Literal(1), contracts: count, screens: count, findings: Type.Array(finding), troubles: Type.Array(trouble),
+  $schema: Type.Optional(text),
+  kind: Type.Literal('check'),
+  version: Type.Literal(1),
+  contracts: count,
+  screens: count,
+  findings: Type.Array(finding),
+  troubles: Type.Array(trouble),
 })
 const probeReport = strict({
-  $schema: Type.Optional(text), kind: Type.Literal('probe'), version: Type.Literal(1), seed: Type.Integer(), ranIn: text, components: Type.Array(component), troubles: Type.Array(trouble),
+  $schema: Type.Optional(text),
+  kind: Type.Literal('probe'),
+  version: Type.Literal(1),
+  seed: Type.Integer(),
+  ranIn: text,
+  components: Type.Array(component),
+  troubles: Type.Array(trouble),
 })
 
 /** The JSON Schema (2020-12) of every JSON report of version 1. */

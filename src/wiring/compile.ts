@@ -75,24 +75,45 @@ export function compile(screen: AnyScreen): Plan {
   const ranked = inRankOrder(Object.values<Reckoned<unknown>>(screen.reckoned))
   const reckonedSlots = new Map<Reckoned<unknown>, number>()
   const slotOf = (source: Source<unknown>): number | undefined =>
-    source.kind === 'cell' ? cellSlots.get(source.name) : (reckonedSlots.get(source) ?? reckonedSlots.get(screen.reckoned[source.name]))
+    source.kind === 'cell'
+      ? cellSlots.get(source.name)
+      : (reckonedSlots.get(source) ?? reckonedSlots.get(screen.reckoned[source.name]))
   const reckoned: ReckonedSlot[] = []
   for (const one of ranked) {
     const inputs = one.inputs.map(slotOf)
     const at = slot(one.name, undefined)
     reckonedSlots.set(one, at)
-    if (inputs.every((input) => input !== undefined)) reckoned.push({ name: one.name, slot: at, inputs, only: inputs.length === 1 ? (inputs[0] as number) : -1, compute: one.compute as never })
+    if (inputs.every((input) => input !== undefined))
+      reckoned.push({
+        name: one.name,
+        slot: at,
+        inputs,
+        only: inputs.length === 1 ? (inputs[0] as number) : -1,
+        compute: one.compute as never,
+      })
   }
 
   const fittingNames = Object.keys(screen.fittings)
   const fittings = fittingNames.map((name, index): FittingPlan => {
     const contract = screen.fittings[name] as AnyContract
     const sources = sourcesOf(screen, name, contract, slotOf, (of, value) => slot(`${name}.${of}`, value))
-    const bound = [...sources].map(([of, source]) => boundName(contract, index, of, source, slot(`${name}.${of}`, undefined), sources))
-    return { name, contract, bound, hears: hearings(screen, name, contract, bound, (action) => planned(action, cellSlots, cells, fittingNames)) }
+    const bound = [...sources].map(([of, source]) =>
+      boundName(contract, index, of, source, slot(`${name}.${of}`, undefined), sources),
+    )
+    return {
+      name,
+      contract,
+      bound,
+      hears: hearings(screen, name, contract, bound, (action) => planned(action, cellSlots, cells, fittingNames)),
+    }
   })
   return {
-    screen, names, initial, cells, reckoned, fittings,
+    screen,
+    names,
+    initial,
+    cells,
+    reckoned,
+    fittings,
     bound: fittings.flatMap((fitting) => fitting.bound),
     followed: cells.flatMap((cell, at) => (cell.after.length > 0 ? [at] : [])),
     marks: { lastChanged: new Int32Array(names.length), transaction: 0 },
@@ -100,7 +121,12 @@ export function compile(screen: AnyScreen): Plan {
 }
 
 /** The steps of an action, with cells and fittings as numbers; a step that names something unknown is left out. */
-export function planned(action: Action, cellSlots: ReadonlyMap<string, number>, cells: readonly CellClause[], fittings: readonly string[]): PlannedStep[] {
+export function planned(
+  action: Action,
+  cellSlots: ReadonlyMap<string, number>,
+  cells: readonly CellClause[],
+  fittings: readonly string[],
+): PlannedStep[] {
   return action.steps.flatMap((one): PlannedStep[] => {
     if (one.step === 'run') {
       const fitting = fittings.indexOf(one.fitting.name)
@@ -119,8 +145,11 @@ interface SourceSlot {
 }
 
 function sourcesOf(
-  screen: AnyScreen, fitting: string, contract: AnyContract,
-  slotOf: (source: Source<unknown>) => number | undefined, constant: (name: string, value: unknown) => number,
+  screen: AnyScreen,
+  fitting: string,
+  contract: AnyContract,
+  slotOf: (source: Source<unknown>) => number | undefined,
+  constant: (name: string, value: unknown) => number,
 ): Map<string, SourceSlot> {
   const sources = new Map<string, SourceSlot>()
   for (const [name, binding] of Object.entries(screen.bindings[fitting] ?? {})) {
@@ -131,15 +160,32 @@ function sourcesOf(
   return sources
 }
 
-function boundName(contract: AnyContract, fitting: number, name: string, source: SourceSlot, known: number, sources: ReadonlyMap<string, SourceSlot>): BoundName {
+function boundName(
+  contract: AnyContract,
+  fitting: number,
+  name: string,
+  source: SourceSlot,
+  known: number,
+  sources: ReadonlyMap<string, SourceSlot>,
+): BoundName {
   const clause = clauseOf(contract, name)
-  const bounded = clause !== undefined && isValue(clause) && clause.outside !== 'keep' && hasLimits(clause) ? clause : undefined
+  const bounded =
+    clause !== undefined && isValue(clause) && clause.outside !== 'keep' && hasLimits(clause) ? clause : undefined
   const limits = new Map<string, number>()
   for (const limit of bounded === undefined ? [] : [bounded.bounds.least, bounded.bounds.most, bounded.step]) {
     const at = typeof limit === 'string' ? sources.get(limit)?.slot : undefined
     if (at !== undefined) limits.set(limit as string, at)
   }
-  return { fitting, name, source: source.slot, known, cell: source.twoWay ? source.slot : -1, bounded, limits, watches: [source.slot, known, ...limits.values()] }
+  return {
+    fitting,
+    name,
+    source: source.slot,
+    known,
+    cell: source.twoWay ? source.slot : -1,
+    bounded,
+    limits,
+    watches: [source.slot, known, ...limits.values()],
+  }
 }
 
 function hasLimits(clause: ValueClause): boolean {
@@ -147,7 +193,11 @@ function hasLimits(clause: ValueClause): boolean {
 }
 
 function hearings(
-  screen: AnyScreen, fitting: string, contract: AnyContract, bound: readonly BoundName[], plan: (action: Action) => PlannedStep[],
+  screen: AnyScreen,
+  fitting: string,
+  contract: AnyContract,
+  bound: readonly BoundName[],
+  plan: (action: Action) => PlannedStep[],
 ): Map<string, Hearing> {
   const hears = new Map<string, Hearing>()
   for (const value of valueClauses(contract)) {
@@ -175,4 +225,3 @@ function inRankOrder(all: readonly Reckoned<unknown>[]): Reckoned<unknown>[] {
   all.forEach(visit)
   return order
 }
-

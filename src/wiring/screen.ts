@@ -1,4 +1,14 @@
-import type { After, Amend, AnyContract, Contract, OneOrMore, Refuse, SchemaMap, Static, TSchema } from '../contract/index.js'
+import type {
+  After,
+  Amend,
+  AnyContract,
+  Contract,
+  OneOrMore,
+  Refuse,
+  SchemaMap,
+  Static,
+  TSchema,
+} from '../contract/index.js'
 import { CaulkerError, hint, isContract, listed, mapValues, rememberPlace } from '../contract/index.js'
 import type { Cell, FittingRef, OneWay, Reckoned, Step, Steps, TwoWay } from './tokens.js'
 
@@ -31,7 +41,12 @@ export interface Action {
 }
 
 /** One composition: what it holds, what stands on it and how they are wired. */
-export interface Screen<S extends SchemaMap = SchemaMap, U extends Record<string, AnyContract> = Record<string, AnyContract>, D = Record<string, Reckoned<unknown>>, A = unknown> {
+export interface Screen<
+  S extends SchemaMap = SchemaMap,
+  U extends Record<string, AnyContract> = Record<string, AnyContract>,
+  D = Record<string, Reckoned<unknown>>,
+  A = unknown,
+> {
   readonly kind: 'screen'
   readonly name: string
   readonly cells: { readonly [K in keyof S]: CellClause }
@@ -47,23 +62,30 @@ export interface Screen<S extends SchemaMap = SchemaMap, U extends Record<string
 export type AnyScreen = Screen<any, any, any, any>
 
 type Kebab<S extends string> = S extends `${infer First}${infer Rest}`
-  ? Rest extends Uncapitalize<Rest> ? `${Lowercase<First>}${Kebab<Rest>}` : `${Lowercase<First>}-${Kebab<Rest>}`
+  ? Rest extends Uncapitalize<Rest>
+    ? `${Lowercase<First>}${Kebab<Rest>}`
+    : `${Lowercase<First>}-${Kebab<Rest>}`
   : S
-type ReportName<V, N> = { [K in keyof N]: N[K] extends string ? (string extends N[K] ? never : N[K]) : never }[keyof N] | `${Kebab<Extract<keyof V, string>>}-set`
+type ReportName<V, N> =
+  | { [K in keyof N]: N[K] extends string ? (string extends N[K] ? never : N[K]) : never }[keyof N]
+  | `${Kebab<Extract<keyof V, string>>}-set`
 type Down<T> = T | OneWay<T>
 type Optional<T> = { [K in keyof T]?: T[K] | undefined }
 
 /** Everything that may be bound on a fitting. */
-type Given<P extends SchemaMap, R extends string, V extends SchemaMap, E extends SchemaMap, N> =
-  { [K in Extract<keyof P, R>]: Down<Static<P[K]>> }
-  & Optional<{ [K in Exclude<keyof P, R>]: Down<Static<P[K]>> }>
-  & { [K in Extract<keyof V, R>]: Down<Static<V[K]>> | TwoWay<Static<V[K]>> }
-  & Optional<{ [K in Exclude<keyof V, R>]: Down<Static<V[K]>> | TwoWay<Static<V[K]>> }>
-  & { on?: { [K in Extract<keyof E, string> | ReportName<V, N>]?: Steps } }
+type Given<P extends SchemaMap, R extends string, V extends SchemaMap, E extends SchemaMap, N> = {
+  [K in Extract<keyof P, R>]: Down<Static<P[K]>>
+} & Optional<{ [K in Exclude<keyof P, R>]: Down<Static<P[K]>> }> & {
+    [K in Extract<keyof V, R>]: Down<Static<V[K]>> | TwoWay<Static<V[K]>>
+  } & Optional<{ [K in Exclude<keyof V, R>]: Down<Static<V[K]>> | TwoWay<Static<V[K]>> }> & {
+    on?: { [K in Extract<keyof E, string> | ReportName<V, N>]?: Steps }
+  }
 type GivenOf<U> = U extends Contract<infer P, infer R, infer V, infer E, any, infer N> ? Given<P, R, V, E, N> : never
 type KeysOf<U> = U extends Contract<infer P, any, infer V, any, any, any> ? keyof P | keyof V | 'on' : never
 type OnlyKnown<B, U> = {
-  [K in keyof B]: K extends keyof U ? { [N in keyof B[K]]: N extends KeysOf<U[K]> ? unknown : ['no such name on this component', N] } : ['no such fitting', K]
+  [K in keyof B]: K extends keyof U
+    ? { [N in keyof B[K]]: N extends KeysOf<U[K]> ? unknown : ['no such name on this component', N] }
+    : ['no such fitting', K]
 }
 type FittingOf<U> = U extends Contract<any, any, any, any, infer C, any> ? FittingRef<C> : never
 type CellsOf<S extends SchemaMap> = { readonly [K in keyof S]: Cell<Static<S[K]>> }
@@ -72,7 +94,11 @@ export interface ScreenDraft<S extends SchemaMap, U extends Record<string, AnyCo
   cells: { [K in keyof S]: CellDraft<S[K]> }
   fittings: U
   reckoned?: (its: { cells: CellsOf<S> }) => D
-  actions?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D>; fittings: { readonly [K in keyof U]: FittingOf<U[K]> } }) => A
+  actions?: (its: {
+    cells: CellsOf<S>
+    reckoned: NoInfer<D>
+    fittings: { readonly [K in keyof U]: FittingOf<U[K]> }
+  }) => A
   bind: (its: { cells: CellsOf<S>; reckoned: NoInfer<D>; actions: NoInfer<A> }) => B & OnlyKnown<B, U>
 }
 
@@ -96,16 +122,27 @@ export interface ScreenDraft<S extends SchemaMap, U extends Record<string, AnyCo
  * ```
  */
 export function screen<
-  S extends SchemaMap, U extends Record<string, AnyContract>, D extends Record<string, Reckoned<any>>,
-  A extends { [K in keyof A]: Steps }, B extends { [K in keyof U]: GivenOf<U[K]> },
+  S extends SchemaMap,
+  U extends Record<string, AnyContract>,
+  D extends Record<string, Reckoned<any>>,
+  A extends { [K in keyof A]: Steps },
+  B extends { [K in keyof U]: GivenOf<U[K]> },
 >(name: string, draft: ScreenDraft<S, U, D, A, B>): Screen<S, U, D, A> {
   refuseMalformed(name, draft)
   const cells = named('cell', draft.cells)
   const reckoned = withNames(draft.reckoned?.({ cells: cells as never }) ?? {})
   const known = named('reckoned', reckoned, (key) => (reckoned as Record<string, unknown>)[key])
-  const written = draft.actions?.({ cells: cells as never, reckoned: known as never, fittings: named('fitting', draft.fittings) as never }) ?? {}
+  const written =
+    draft.actions?.({
+      cells: cells as never,
+      reckoned: known as never,
+      fittings: named('fitting', draft.fittings) as never,
+    }) ?? {}
   const actions = named('action', written, (key) => (written as Record<string, unknown>)[key])
-  const bound = draft.bind({ cells: cells as never, reckoned: known as never, actions: actions as never }) as Record<string, Record<string, unknown>>
+  const bound = draft.bind({ cells: cells as never, reckoned: known as never, actions: actions as never }) as Record<
+    string,
+    Record<string, unknown>
+  >
   const made: AnyScreen = {
     kind: 'screen',
     name,
@@ -114,7 +151,9 @@ export function screen<
     reckoned,
     actions: mapValues(written, (steps: Steps, key) => ({ name: key, steps })),
     bindings: mapValues(bound, bindingsOf),
-    on: mapValues(bound, (entries) => mapValues((entries['on'] ?? {}) as Record<string, unknown>, (steps) => actionOf(steps, written))),
+    on: mapValues(bound, (entries) =>
+      mapValues((entries['on'] ?? {}) as Record<string, unknown>, (steps) => actionOf(steps, written)),
+    ),
   }
   rememberPlace(made, screen)
   return Object.freeze(made) as never
@@ -122,7 +161,12 @@ export function screen<
 
 /** Whether something is a screen, by its own mark. */
 export function isScreen(value: unknown): value is AnyScreen {
-  return typeof value === 'object' && value !== null && (value as { kind?: unknown }).kind === 'screen' && 'bindings' in value
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    (value as { kind?: unknown }).kind === 'screen' &&
+    'bindings' in value
+  )
 }
 
 /**
@@ -130,11 +174,16 @@ export function isScreen(value: unknown): value is AnyScreen {
  * instead of a crash while the screen is being written.
  */
 function named(kind: string, section: object, make: (name: string) => unknown = (name) => ({ kind, name })): object {
-  return new Proxy({}, {
-    get: (_target, name) => (typeof name !== 'string' ? undefined : Object.hasOwn(section, name) ? make(name) : { kind, name }),
-    ownKeys: () => Object.keys(section),
-    getOwnPropertyDescriptor: (_target, name) => (Object.hasOwn(section, name) ? { enumerable: true, configurable: true } : undefined),
-  })
+  return new Proxy(
+    {},
+    {
+      get: (_target, name) =>
+        typeof name !== 'string' ? undefined : Object.hasOwn(section, name) ? make(name) : { kind, name },
+      ownKeys: () => Object.keys(section),
+      getOwnPropertyDescriptor: (_target, name) =>
+        Object.hasOwn(section, name) ? { enumerable: true, configurable: true } : undefined,
+    },
+  )
 }
 
 function withNames<D>(reckoned: D): D {
@@ -143,12 +192,20 @@ function withNames<D>(reckoned: D): D {
 }
 
 function cellClause(draft: CellDraft<TSchema>, name: string): CellClause {
-  return { name, type: draft.type, initial: draft.initial, amend: listed(draft.amend), refuse: listed(draft.refuse), after: listed(draft.after) }
+  return {
+    name,
+    type: draft.type,
+    initial: draft.initial,
+    amend: listed(draft.amend),
+    refuse: listed(draft.refuse),
+    after: listed(draft.after),
+  }
 }
 
 function bindingsOf(entries: Record<string, unknown>): Record<string, Binding> {
   return mapValues(Object.fromEntries(Object.entries(entries).filter(([name]) => name !== 'on')), (value) =>
-    isBinding(value) ? value : { kind: 'constant', value })
+    isBinding(value) ? value : { kind: 'constant', value },
+  )
 }
 
 function isBinding(value: unknown): value is OneWay<unknown> | TwoWay<unknown> {
@@ -172,13 +229,18 @@ function refuseMalformed(name: unknown, draft: unknown): void {
   if (typeof draft !== 'object' || draft === null) fail('must be an object with cells, fittings and bind')
   const parts = draft as Record<string, unknown>
   const sections = ['cells', 'fittings', 'reckoned', 'actions', 'bind']
-  for (const section of Object.keys(parts)) if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
-  if (typeof parts['cells'] !== 'object' || parts['cells'] === null) fail('cells must be an object with a clause for each cell; {} for none')
+  for (const section of Object.keys(parts))
+    if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
+  if (typeof parts['cells'] !== 'object' || parts['cells'] === null)
+    fail('cells must be an object with a clause for each cell; {} for none')
   for (const [cell, clause] of Object.entries(parts['cells'] as object))
-    if (typeof clause !== 'object' || clause === null || !('type' in clause)) fail(`cells.${cell} has no type; write { type: Type.String(), initial: '' }`)
-  if (typeof parts['fittings'] !== 'object' || parts['fittings'] === null) fail('fittings must be an object with a contract for each fitting')
+    if (typeof clause !== 'object' || clause === null || !('type' in clause))
+      fail(`cells.${cell} has no type; write { type: Type.String(), initial: '' }`)
+  if (typeof parts['fittings'] !== 'object' || parts['fittings'] === null)
+    fail('fittings must be an object with a contract for each fitting')
   for (const [fitting, contract] of Object.entries(parts['fittings'] as object))
     if (!isContract(contract)) fail(`fittings.${fitting} is no contract; give what contract(…) returned`)
   for (const part of ['bind', 'reckoned', 'actions'])
-    if (typeof parts[part] !== 'function' && (part === 'bind' || parts[part] !== undefined)) fail(`${part} must be a function of { cells, … }`)
+    if (typeof parts[part] !== 'function' && (part === 'bind' || parts[part] !== undefined))
+      fail(`${part} must be a function of { cells, … }`)
 }

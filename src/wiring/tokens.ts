@@ -47,7 +47,12 @@ export interface Payload {
 export type Step =
   | { readonly step: 'set'; readonly cell: AnyCell; readonly value: unknown }
   | { readonly step: 'clear'; readonly cell: AnyCell }
-  | { readonly step: 'run'; readonly fitting: FittingRef<string>; readonly command: string; readonly args: readonly unknown[] }
+  | {
+      readonly step: 'run'
+      readonly fitting: FittingRef<string>
+      readonly command: string
+      readonly args: readonly unknown[]
+    }
 
 /** Steps that run in the order in which they are listed. */
 export type Steps = readonly Step[]
@@ -111,5 +116,10 @@ export function payload(): Payload {
 }
 
 export function isPayload(value: unknown): value is Payload {
-  return typeof value === 'object' && value !== null && (value as Payload).kind === 'payload' && Object.keys(value).length === 1
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    (value as Payload).kind === 'payload' &&
+    Object.keys(value).length === 1
+  )
 }

@@ -1,7 +1,9 @@
 import { openEmbeddedWindow } from '../../dist/node/embedded-window.js'
 
 /** Runs something with a DOM as globals, and takes the DOM away again. */
-export async function inDocument<T>(work: (document: Document, settle: () => Promise<void>) => T | Promise<T>): Promise<T> {
+export async function inDocument<T>(
+  work: (document: Document, settle: () => Promise<void>) => T | Promise<T>,
+): Promise<T> {
   const { document, frames, close } = openEmbeddedWindow()
   try {
     return await work(document, frames.next)

@@ -3,20 +3,39 @@ import { nativeButton, nativeText } from 'caulker/dom'
 
 const baleStepper = contract('bale-stepper', {
   required: ['label'],
-  properties: { label: { type: Type.String() }, fewest: { type: Type.Integer(), default: 0 }, most: { type: Type.Integer(), default: 40 } },
-  values: { bales: { type: Type.Integer(), default: 0, reports: 'commit', bounds: { least: 'fewest', most: 'most' } }, deckNote: { type: Type.String(), event: 'noted' } },
+  properties: {
+    label: { type: Type.String() },
+    fewest: { type: Type.Integer(), default: 0 },
+    most: { type: Type.Integer(), default: 40 },
+  },
+  values: {
+    bales: { type: Type.Integer(), default: 0, reports: 'commit', bounds: { least: 'fewest', most: 'most' } },
+    deckNote: { type: Type.String(), event: 'noted' },
+  },
   events: { 'limit-met': { payload: Type.Object({ limit: Type.Enum(['fewest', 'most']) }) } },
   commands: { reset: { effect: 'reset' }, focus: { effect: 'focus' } },
   form: { value: 'bales' },
 })
 
 export const sound = screen('work-order', {
-  cells: { bales: { type: Type.Integer(), initial: 10 }, price: { type: Type.Number(), initial: 18.5 }, note: { type: Type.String(), initial: '' } },
+  cells: {
+    bales: { type: Type.Integer(), initial: 10 },
+    price: { type: Type.Number(), initial: 18.5 },
+    note: { type: Type.String(), initial: '' },
+  },
   fittings: { stepper: baleStepper, note: nativeText, none: nativeButton },
   reckoned: ({ cells }) => ({ total: reckon([cells.bales, cells.price], (count, each) => count * each) }),
-  actions: ({ cells, fittings }) => ({ none: [set(cells.bales, 0), clear(cells.note), run(fittings.stepper, 'focus')], take: [set(cells.note, payload())] }),
+  actions: ({ cells, fittings }) => ({
+    none: [set(cells.bales, 0), clear(cells.note), run(fittings.stepper, 'focus')],
+    take: [set(cells.note, payload())],
+  }),
   bind: ({ cells, reckoned, actions }) => ({
-    stepper: { label: 'Oakum bales', bales: twoWay(cells.bales), most: oneWay(reckoned.total), on: { 'bales-set': actions.none, noted: actions.take, 'limit-met': [clear(cells.note)] } },
+    stepper: {
+      label: 'Oakum bales',
+      bales: twoWay(cells.bales),
+      most: oneWay(reckoned.total),
+      on: { 'bales-set': actions.none, noted: actions.take, 'limit-met': [clear(cells.note)] },
+    },
     note: { value: twoWay(cells.note), on: { input: actions.take } },
     none: { text: 'None', on: { press: actions.none } },
   }),
@@ -27,7 +46,10 @@ contract('stepper', {})
 // @ts-expect-error a default off its type
 contract('bale-stepper', { properties: { most: { type: Type.Integer(), default: 'forty' } } })
 // @ts-expect-error a bound that names nothing
-contract('bale-stepper', { properties: { most: { type: Type.Integer() } }, values: { bales: { type: Type.Integer(), bounds: { most: 'mots' } } } })
+contract('bale-stepper', {
+  properties: { most: { type: Type.Integer() } },
+  values: { bales: { type: Type.Integer(), bounds: { most: 'mots' } } },
+})
 // @ts-expect-error a required name that is not declared
 contract('bale-stepper', { required: ['lable'], properties: { label: { type: Type.String() } } })
 // @ts-expect-error a form value that is not declared

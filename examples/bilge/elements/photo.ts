@@ -14,13 +14,17 @@ class StuckPhoto extends HTMLElement {
     this.#draw()
   }
 
-  get label(): string { return this.#label }
+  get label(): string {
+    return this.#label
+  }
   set label(label: string | undefined) {
     this.#label = label ?? 'Survey photo'
     this.#draw()
   }
 
-  get photo(): File | null { return this.#photo }
+  get photo(): File | null {
+    return this.#photo
+  }
   set photo(photo: File | null) {
     if (photo) this.#photo = photo
     this.#draw()

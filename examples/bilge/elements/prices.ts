@@ -17,10 +17,18 @@ class BlankPrice extends HTMLElement {
     if (this.isConnected) this.textContent = `${this.#state.caption}: ${this.#state.amount.toFixed(2)} marks`
   }
 
-  get amount(): number { return this.#state.amount }
-  set amount(amount: number) { this.#set({ amount }) }
-  get caption(): string { return this.#state.caption }
-  set caption(caption: string | undefined) { this.#set({ caption: caption ?? 'Total' }) }
+  get amount(): number {
+    return this.#state.amount
+  }
+  set amount(amount: number) {
+    this.#set({ amount })
+  }
+  get caption(): string {
+    return this.#state.caption
+  }
+  set caption(caption: string | undefined) {
+    this.#set({ caption: caption ?? 'Total' })
+  }
 }
 
 customElements.define('stale-price', StalePrice)

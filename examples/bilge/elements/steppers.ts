@@ -57,16 +57,36 @@ class Stepper extends HTMLElement {
     this.edit(this.inside(0))
   }
 
-  get label(): string { return this.state.label }
-  set label(label: string) { this.#set({ label }) }
-  get fewest(): number { return this.state.fewest }
-  set fewest(fewest: number | undefined) { this.#set({ fewest: fewest ?? 0 }) }
-  get most(): number { return this.state.most }
-  set most(most: number | undefined) { this.#set({ most: most ?? 40 }) }
-  get stride(): number { return this.state.stride }
-  set stride(stride: number | undefined) { this.#set({ stride: stride ?? 1 }) }
-  get bales(): number { return this.state.bales }
-  set bales(bales: number | undefined) { this.#set({ bales: bales ?? 0 }) }
+  get label(): string {
+    return this.state.label
+  }
+  set label(label: string) {
+    this.#set({ label })
+  }
+  get fewest(): number {
+    return this.state.fewest
+  }
+  set fewest(fewest: number | undefined) {
+    this.#set({ fewest: fewest ?? 0 })
+  }
+  get most(): number {
+    return this.state.most
+  }
+  set most(most: number | undefined) {
+    this.#set({ most: most ?? 40 })
+  }
+  get stride(): number {
+    return this.state.stride
+  }
+  set stride(stride: number | undefined) {
+    this.#set({ stride: stride ?? 1 })
+  }
+  get bales(): number {
+    return this.state.bales
+  }
+  set bales(bales: number | undefined) {
+    this.#set({ bales: bales ?? 0 })
+  }
 }
 
 /** Leaks by `stays-within`: the buttons stop at the bounds, and what is typed does not. */

@@ -6,7 +6,9 @@ class TallyBoard extends HTMLElement {
     this.#draw()
   }
 
-  get planks(): number | null { return this.#planks }
+  get planks(): number | null {
+    return this.#planks
+  }
   set planks(planks: number | null | undefined) {
     this.#planks = planks ?? null
     this.#draw()

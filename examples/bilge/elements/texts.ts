@@ -15,12 +15,24 @@ class Text extends HTMLElement {
     this.dispatchEvent(new CustomEvent('text-set', { detail: { value: this.text } }))
   }
 
-  get label(): string { return this.#label.textContent ?? '' }
-  set label(label: string) { this.#label.textContent = label }
-  get hint(): string { return this.field.placeholder }
-  set hint(hint: string | undefined) { this.field.placeholder = hint ?? '' }
-  get text(): string { return this.field.value }
-  set text(text: string | undefined) { this.take(text ?? '') }
+  get label(): string {
+    return this.#label.textContent ?? ''
+  }
+  set label(label: string) {
+    this.#label.textContent = label
+  }
+  get hint(): string {
+    return this.field.placeholder
+  }
+  set hint(hint: string | undefined) {
+    this.field.placeholder = hint ?? ''
+  }
+  get text(): string {
+    return this.field.value
+  }
+  set text(text: string | undefined) {
+    this.take(text ?? '')
+  }
 
   protected take(text: string): void {
     this.field.value = text

@@ -12,9 +12,21 @@ export const baleStepperPromise = <const T extends `${string}-${string}`>(tag: T
       stride: { type: Type.Integer({ minimum: 1 }), default: 1 },
     },
     values: {
-      bales: { type: Type.Integer(), default: 0, reports: 'commit', bounds: { least: 'fewest', most: 'most' }, step: 'stride', outside: 'clamp' },
+      bales: {
+        type: Type.Integer(),
+        default: 0,
+        reports: 'commit',
+        bounds: { least: 'fewest', most: 'most' },
+        step: 'stride',
+        outside: 'clamp',
+      },
     },
-    events: { 'limit-met': { payload: Type.Object({ limit: Type.Enum(['fewest', 'most']) }), summary: 'A person tried to go beyond a bound' } },
+    events: {
+      'limit-met': {
+        payload: Type.Object({ limit: Type.Enum(['fewest', 'most']) }),
+        summary: 'A person tried to go beyond a bound',
+      },
+    },
     commands: { reset: { effect: 'reset' }, focus: { effect: 'focus' } },
     form: { value: 'bales' },
   })

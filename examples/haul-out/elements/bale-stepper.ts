@@ -79,16 +79,36 @@ export class BaleStepper extends HTMLElement {
     if (this.#field.value !== text) this.#field.value = text
   }
 
-  get label(): string { return this.#state.label }
-  set label(label: string | undefined) { this.#set({ label: label ?? DEFAULTS.label }) }
-  get fewest(): number { return this.#state.fewest }
-  set fewest(fewest: number | undefined) { this.#set({ fewest: fewest ?? DEFAULTS.fewest }) }
-  get most(): number { return this.#state.most }
-  set most(most: number | undefined) { this.#set({ most: most ?? DEFAULTS.most }) }
-  get stride(): number { return this.#state.stride }
-  set stride(stride: number | undefined) { this.#set({ stride: stride ?? DEFAULTS.stride }) }
-  get bales(): number { return this.#state.bales }
-  set bales(bales: number | undefined) { this.#set({ bales: bales ?? DEFAULTS.bales }) }
+  get label(): string {
+    return this.#state.label
+  }
+  set label(label: string | undefined) {
+    this.#set({ label: label ?? DEFAULTS.label })
+  }
+  get fewest(): number {
+    return this.#state.fewest
+  }
+  set fewest(fewest: number | undefined) {
+    this.#set({ fewest: fewest ?? DEFAULTS.fewest })
+  }
+  get most(): number {
+    return this.#state.most
+  }
+  set most(most: number | undefined) {
+    this.#set({ most: most ?? DEFAULTS.most })
+  }
+  get stride(): number {
+    return this.#state.stride
+  }
+  set stride(stride: number | undefined) {
+    this.#set({ stride: stride ?? DEFAULTS.stride })
+  }
+  get bales(): number {
+    return this.#state.bales
+  }
+  set bales(bales: number | undefined) {
+    this.#set({ bales: bales ?? DEFAULTS.bales })
+  }
 
   reset(): void {
     this.#draw()

@@ -8,9 +8,12 @@ export class YardText extends HTMLElement {
     const wrap = document.createElement('label')
     wrap.append(this.#label, this.#field)
     const style = document.createElement('style')
-    style.textContent = 'label { display: grid; gap: 0.25rem } input { font: inherit; padding: 0.4rem 0.5rem; border: 1px solid #6b7f8c; border-radius: 4px }'
+    style.textContent =
+      'label { display: grid; gap: 0.25rem } input { font: inherit; padding: 0.4rem 0.5rem; border: 1px solid #6b7f8c; border-radius: 4px }'
     this.attachShadow({ mode: 'open', delegatesFocus: true }).append(style, wrap)
-    this.#field.addEventListener('input', () => this.dispatchEvent(new CustomEvent('text-set', { detail: { value: this.text } })))
+    this.#field.addEventListener('input', () =>
+      this.dispatchEvent(new CustomEvent('text-set', { detail: { value: this.text } })),
+    )
   }
 
   get label(): string {

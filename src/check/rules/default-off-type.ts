@@ -19,11 +19,18 @@ export const winch = contract('chain-winch', { values: { turns: { type: Type.Int
     for (const clause of givenClauses(contract)) {
       const section = isValue(clause) ? 'values' : 'properties'
       if (clause.default !== undefined && !accepts(clause.type, clause.default))
-        yield leak([section, clause.name], `the default of '${clause.name}' is ${printed(clause.default)}, and its type is ${typeText(clause.type)}`)
+        yield leak(
+          [section, clause.name],
+          `the default of '${clause.name}' is ${printed(clause.default)}, and its type is ${typeText(clause.type)}`,
+        )
       if (isValue(clause) && clause.empty !== undefined && !accepts(clause.type, clause.empty))
-        yield leak([section, clause.name], `'${clause.name}' is empty as ${printed(clause.empty)}, and its type is ${typeText(clause.type)}`, {
-          mend: 'Give a value of the type for empty, or widen the type.',
-        })
+        yield leak(
+          [section, clause.name],
+          `'${clause.name}' is empty as ${printed(clause.empty)}, and its type is ${typeText(clause.type)}`,
+          {
+            mend: 'Give a value of the type for empty, or widen the type.',
+          },
+        )
     }
   },
 })

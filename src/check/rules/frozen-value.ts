@@ -27,12 +27,29 @@ export const slip = screen('slipway', {
     for (const fitting of fittings) {
       if (fitting.isLocked()) continue
       for (const [value, binding] of fitting.boundValues()) {
-        if (binding.kind === 'two-way' || value.lastWord === 'self' || (fitting.handlers.get(value.event)?.steps.length ?? 0) > 0) continue
-        if (binding.kind === 'one-way' && (binding.showOnly || (binding.source.kind === 'cell' && !cells.has(binding.source.name)))) continue
+        if (
+          binding.kind === 'two-way' ||
+          value.lastWord === 'self' ||
+          (fitting.handlers.get(value.event)?.steps.length ?? 0) > 0
+        )
+          continue
+        if (
+          binding.kind === 'one-way' &&
+          (binding.showOnly || (binding.source.kind === 'cell' && !cells.has(binding.source.name)))
+        )
+          continue
         const what = binding.kind === 'constant' ? 'is a constant' : `follows '${binding.source.name}' one-way`
-        yield leak(['bind', fitting.name, value.name], `'${fitting.name}.${value.name}' ${what}: an edit of it is never kept`, {
-          ...(binding.kind === 'one-way' && binding.source.kind === 'cell' ? { mend: `Write twoWay(cells.${binding.source.name}). If it is only meant to be shown, lock it or say showOnly.` } : {}),
-        })
+        yield leak(
+          ['bind', fitting.name, value.name],
+          `'${fitting.name}.${value.name}' ${what}: an edit of it is never kept`,
+          {
+            ...(binding.kind === 'one-way' && binding.source.kind === 'cell'
+              ? {
+                  mend: `Write twoWay(cells.${binding.source.name}). If it is only meant to be shown, lock it or say showOnly.`,
+                }
+              : {}),
+          },
+        )
       }
     }
   },

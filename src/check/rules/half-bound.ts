@@ -32,18 +32,30 @@ export const log = screen('deck-log', {
     for (const fitting of view.fittings) {
       for (const value of Object.values(fitting.contract.values)) {
         const binding = fitting.bindings.get(value.name)
-        const shown = binding === undefined || binding.kind === 'constant' ? new Set<string>() : view.cellsBehind(binding.source)
+        const shown =
+          binding === undefined || binding.kind === 'constant' ? new Set<string>() : view.cellsBehind(binding.source)
         const takers = fitting.takersOf(value)
         if (takers.length === 0 || takers.some((cell) => shown.has(cell.name)) || binding?.kind === 'two-way') continue
         for (const cell of takers) {
           const handler = fitting.handlers.get(value.event)
-          const others = view.writersOf(cell.name).filter((writer) => writer !== `actions.${handler?.name}` && writer !== `bind.${fitting.name}.on.${value.event}`)
+          const others = view
+            .writersOf(cell.name)
+            .filter(
+              (writer) => writer !== `actions.${handler?.name}` && writer !== `bind.${fitting.name}.on.${value.event}`,
+            )
           const startsAlike = equal(view.cells.get(cell.name)?.initial, value.default)
           if (others.length === 0 && startsAlike) continue
-          const unseen = others.length === 0 ? `the initial value of '${cell.name}' is never shown` : `what ${others.map(plain).join(' and ')} makes of '${cell.name}' is never shown`
-          yield leak(['bind', fitting.name, ...(binding === undefined ? [] : [value.name])], `the edits of '${fitting.name}.${value.name}' reach '${cell.name}', but ${unseen}`, {
-            mend: `Bind ${value.name}: twoWay(cells.${cell.name}) on '${fitting.name}' and drop the handler of '${value.event}'.`,
-          })
+          const unseen =
+            others.length === 0
+              ? `the initial value of '${cell.name}' is never shown`
+              : `what ${others.map(plain).join(' and ')} makes of '${cell.name}' is never shown`
+          yield leak(
+            ['bind', fitting.name, ...(binding === undefined ? [] : [value.name])],
+            `the edits of '${fitting.name}.${value.name}' reach '${cell.name}', but ${unseen}`,
+            {
+              mend: `Bind ${value.name}: twoWay(cells.${cell.name}) on '${fitting.name}' and drop the handler of '${value.event}'.`,
+            },
+          )
         }
       }
     }
@@ -51,5 +63,7 @@ export const log = screen('deck-log', {
 })
 
 function plain(writer: string): string {
-  return writer.startsWith('actions.') ? `the action '${writer.slice('actions.'.length)}'` : `'${writer.replace(/^bind\./, '')}'`
+  return writer.startsWith('actions.')
+    ? `the action '${writer.slice('actions.'.length)}'`
+    : `'${writer.replace(/^bind\./, '')}'`
 }

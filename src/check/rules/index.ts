@@ -7,4 +7,11 @@ import { typeMismatch } from './type-mismatch.js'
 import { unknownName } from './unknown-name.js'
 
 /** Every rule, in the order in which findings are listed. */
-export const rules: readonly Rule[] = [unknownName, requiredMissing, typeMismatch, frozenValue, halfBound, defaultOffType]
+export const rules: readonly Rule[] = [
+  unknownName,
+  requiredMissing,
+  typeMismatch,
+  frozenValue,
+  halfBound,
+  defaultOffType,
+]

@@ -22,17 +22,25 @@ export const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: ()
         const binding = fitting.bindings.get(name)
         const label = clauseOf(fitting.contract, name)?.label ?? name
         if (binding === undefined || (binding.kind === 'constant' && binding.value === undefined)) {
-          yield leak(['bind', fitting.name, ...(binding === undefined ? [] : [name])], `'${fitting.name}' (${fitting.contract.tag}) is never given '${name}', which it requires`, {
-            mend: `Bind '${name}' on '${fitting.name}', or give it a constant, such as ${name}: '${label}'.`,
-          })
+          yield leak(
+            ['bind', fitting.name, ...(binding === undefined ? [] : [name])],
+            `'${fitting.name}' (${fitting.contract.tag}) is never given '${name}', which it requires`,
+            {
+              mend: `Bind '${name}' on '${fitting.name}', or give it a constant, such as ${name}: '${label}'.`,
+            },
+          )
           continue
         }
         if (binding.kind === 'constant' || binding.source.kind !== 'cell') continue
         const cell = cells.get(binding.source.name)
         if (cell !== undefined && (cell.initial === undefined || accepts(cell.type, undefined)))
-          yield leak(['bind', fitting.name, name], `'${fitting.name}' requires '${name}', and its cell '${cell.name}' may hold nothing`, {
-            mend: `Give the cell '${cell.name}' an initial value and a type without undefined.`,
-          })
+          yield leak(
+            ['bind', fitting.name, name],
+            `'${fitting.name}' requires '${name}', and its cell '${cell.name}' may hold nothing`,
+            {
+              mend: `Give the cell '${cell.name}' an initial value and a type without undefined.`,
+            },
+          )
       }
     }
   },

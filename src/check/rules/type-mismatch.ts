@@ -1,4 +1,15 @@
-import { accepts, clauseOf, isValue, isWithin, printed, typeText, valueClauses, type PropertyClause, type TSchema, type ValueClause } from '../../contract/index.js'
+import {
+  accepts,
+  clauseOf,
+  isValue,
+  isWithin,
+  printed,
+  typeText,
+  valueClauses,
+  type PropertyClause,
+  type TSchema,
+  type ValueClause,
+} from '../../contract/index.js'
 import { firstSlots } from '../../engine/index.js'
 import { compile, isPayload } from '../../wiring/index.js'
 import { leak, screenRule, type Leak } from '../rule.js'
@@ -31,7 +42,11 @@ export const bill = screen('bill', {
   *find(view) {
     for (const [name, cell] of view.cells)
       if (cell.initial !== undefined && !accepts(cell.type, cell.initial))
-        yield leak(['cells', name], `the cell '${name}' starts as ${printed(cell.initial)}, and its type is ${typeText(cell.type)}`, { mend: 'Give an initial value of the type, or widen the type.' })
+        yield leak(
+          ['cells', name],
+          `the cell '${name}' starts as ${printed(cell.initial)}, and its type is ${typeText(cell.type)}`,
+          { mend: 'Give an initial value of the type, or widen the type.' },
+        )
     const reckonedNow = reckonedValues(view)
     for (const fitting of view.fittings) {
       yield* downward(view, fitting, reckonedNow)
@@ -40,8 +55,18 @@ export const bill = screen('bill', {
     for (const { at, action } of view.actions)
       for (const step of action.steps) {
         const cell = step.step === 'set' ? view.cells.get(step.cell.name) : undefined
-        if (step.step === 'set' && cell !== undefined && !isPayload(step.value) && step.value !== undefined && !accepts(cell.type, step.value))
-          yield leak(at, `sets '${cell.name}' to ${printed(step.value)}, and the type of '${cell.name}' is ${typeText(cell.type)}`, { mend: `Set '${cell.name}' to a value of its type.` })
+        if (
+          step.step === 'set' &&
+          cell !== undefined &&
+          !isPayload(step.value) &&
+          step.value !== undefined &&
+          !accepts(cell.type, step.value)
+        )
+          yield leak(
+            at,
+            `sets '${cell.name}' to ${printed(step.value)}, and the type of '${cell.name}' is ${typeText(cell.type)}`,
+            { mend: `Set '${cell.name}' to a value of its type.` },
+          )
       }
   },
 })
@@ -54,13 +79,28 @@ function* downward(view: ScreenView, fitting: FittingView, reckonedNow: Readonly
     const at = ['bind', fitting.name, name]
     if (binding.kind === 'constant') {
       if (binding.value !== undefined && !accepts(clause.type, binding.value))
-        yield leak(at, `'${fitting.name}.${name}' is given ${printed(binding.value)}, and its type is ${typeText(clause.type)}`, { mend: `Give '${name}' a value of its type.` })
+        yield leak(
+          at,
+          `'${fitting.name}.${name}' is given ${printed(binding.value)}, and its type is ${typeText(clause.type)}`,
+          { mend: `Give '${name}' a value of its type.` },
+        )
     } else if (binding.source.kind === 'reckoned') {
       const value = reckonedNow.get(binding.source.name)
-      if (value !== undefined && !accepts(clause.type, value)) yield leak(at, `'${binding.source.name}' comes to ${printed(value)}, and '${fitting.name}.${name}' takes ${typeText(clause.type)}`)
+      if (value !== undefined && !accepts(clause.type, value))
+        yield leak(
+          at,
+          `'${binding.source.name}' comes to ${printed(value)}, and '${fitting.name}.${name}' takes ${typeText(clause.type)}`,
+        )
     } else {
       const cell = view.cells.get(binding.source.name)
-      if (cell !== undefined) yield* compared(at, cell.type, clause.type, (witness) => `the cell '${cell.name}' may hold ${witness}, and '${fitting.name}.${name}' takes ${typeText(clause.type)}`)
+      if (cell !== undefined)
+        yield* compared(
+          at,
+          cell.type,
+          clause.type,
+          (witness) =>
+            `the cell '${cell.name}' may hold ${witness}, and '${fitting.name}.${name}' takes ${typeText(clause.type)}`,
+        )
     }
   }
 }
@@ -74,7 +114,14 @@ function* upward(view: ScreenView, fitting: FittingView): Iterable<Leak> {
     const takers = [...fitting.takersOf(value), ...(binding?.kind === 'two-way' ? [binding.source] : [])]
     for (const { name } of takers) {
       const cell = view.cells.get(name)
-      if (cell !== undefined) yield* compared(['bind', fitting.name, value.name], reported, cell.type, (witness) => `'${fitting.name}.${value.name}' may report ${witness}, and the cell '${name}' takes ${typeText(cell.type)}`)
+      if (cell !== undefined)
+        yield* compared(
+          ['bind', fitting.name, value.name],
+          reported,
+          cell.type,
+          (witness) =>
+            `'${fitting.name}.${value.name}' may report ${witness}, and the cell '${name}' takes ${typeText(cell.type)}`,
+        )
     }
   }
   for (const [event, action] of fitting.handlers) {
@@ -82,12 +129,24 @@ function* upward(view: ScreenView, fitting: FittingView): Iterable<Leak> {
     if (carried === undefined) continue
     for (const step of action.steps) {
       const cell = step.step === 'set' && isPayload(step.value) ? view.cells.get(step.cell.name) : undefined
-      if (cell !== undefined) yield* compared(['bind', fitting.name, 'on', event], carried, cell.type, (witness) => `'${event}' of '${fitting.name}' may carry ${witness}, and the cell '${cell.name}' takes ${typeText(cell.type)}`)
+      if (cell !== undefined)
+        yield* compared(
+          ['bind', fitting.name, 'on', event],
+          carried,
+          cell.type,
+          (witness) =>
+            `'${event}' of '${fitting.name}' may carry ${witness}, and the cell '${cell.name}' takes ${typeText(cell.type)}`,
+        )
     }
   }
 }
 
-function* compared(at: readonly string[], narrower: TSchema, wider: TSchema, says: (witness: string) => string): Iterable<Leak> {
+function* compared(
+  at: readonly string[],
+  narrower: TSchema,
+  wider: TSchema,
+  says: (witness: string) => string,
+): Iterable<Leak> {
   const found = isWithin(narrower, wider)
   if (found.answer === 'no') yield leak(at, says(printed(found.witness)))
 }
@@ -98,7 +157,11 @@ function reportedType(value: ValueClause, fitting: FittingView): TSchema | undef
   const most = boundOf(value.bounds.most, fitting)
   if (least === 'varies' || most === 'varies') return undefined
   if (value.outside === 'keep' || (typeof least !== 'number' && typeof most !== 'number')) return value.type
-  return { ...value.type, ...(typeof least === 'number' ? { minimum: least } : {}), ...(typeof most === 'number' ? { maximum: most } : {}) } as TSchema
+  return {
+    ...value.type,
+    ...(typeof least === 'number' ? { minimum: least } : {}),
+    ...(typeof most === 'number' ? { maximum: most } : {}),
+  } as TSchema
 }
 
 function boundOf(bound: string | number | undefined, fitting: FittingView): unknown {

@@ -21,26 +21,41 @@ const winch = contract('chain-winch', { properties: { label: { type: Type.String
 export const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: () => ({ winch: { label: 'Anchor chain' } }) })`,
   *find(view) {
     const fittingNames = view.fittings.map((fitting) => fitting.name)
-    for (const stray of view.strays) yield unknown(['bind', stray], `the screen has no fitting '${stray}'`, stray, fittingNames)
+    for (const stray of view.strays)
+      yield unknown(['bind', stray], `the screen has no fitting '${stray}'`, stray, fittingNames)
     for (const fitting of view.fittings) {
       yield* unknownOnFitting(fitting)
-      for (const [name, binding] of fitting.bindings) if (binding.kind !== 'constant') yield* unknownSource(view, ['bind', fitting.name, name], binding.source)
+      for (const [name, binding] of fitting.bindings)
+        if (binding.kind !== 'constant') yield* unknownSource(view, ['bind', fitting.name, name], binding.source)
       for (const [event, action] of fitting.handlers)
         if (action.name !== '' && !Object.hasOwn(view.screen.actions, action.name))
-          yield unknown(['bind', fitting.name, 'on', event], `the screen has no action '${action.name}'`, action.name, Object.keys(view.screen.actions))
+          yield unknown(
+            ['bind', fitting.name, 'on', event],
+            `the screen has no action '${action.name}'`,
+            action.name,
+            Object.keys(view.screen.actions),
+          )
     }
     for (const [name, reckoned] of Object.entries<{ inputs: readonly Source<unknown>[] }>(view.screen.reckoned))
       for (const input of reckoned.inputs) yield* unknownSource(view, ['reckoned', name], input)
     for (const { at, action } of view.actions) {
       for (const step of action.steps) {
         if (step.step !== 'run') {
-          if (!view.cells.has(step.cell.name)) yield unknown(at, `the screen has no cell '${step.cell.name}'`, step.cell.name, view.cells.keys())
+          if (!view.cells.has(step.cell.name))
+            yield unknown(at, `the screen has no cell '${step.cell.name}'`, step.cell.name, view.cells.keys())
           continue
         }
         const fitting = view.fittings.find((one) => one.name === step.fitting.name)
         const commands = Object.keys(fitting?.contract.commands ?? {})
-        if (fitting === undefined) yield unknown(at, `the screen has no fitting '${step.fitting.name}'`, step.fitting.name, fittingNames)
-        else if (!commands.includes(step.command)) yield unknown(at, `'${fitting.name}' (${fitting.contract.tag}) has no command '${step.command}'`, step.command, commands)
+        if (fitting === undefined)
+          yield unknown(at, `the screen has no fitting '${step.fitting.name}'`, step.fitting.name, fittingNames)
+        else if (!commands.includes(step.command))
+          yield unknown(
+            at,
+            `'${fitting.name}' (${fitting.contract.tag}) has no command '${step.command}'`,
+            step.command,
+            commands,
+          )
       }
     }
   },
@@ -50,18 +65,44 @@ function* unknownOnFitting({ name, contract, bindings, handlers }: FittingView):
   const names = bindableNames(contract)
   const events = eventNames(contract)
   for (const bound of bindings.keys())
-    if (!names.includes(bound)) yield unknown(['bind', name, bound], `'${name}' (${contract.tag}) has no property or value '${bound}'`, bound, names)
+    if (!names.includes(bound))
+      yield unknown(
+        ['bind', name, bound],
+        `'${name}' (${contract.tag}) has no property or value '${bound}'`,
+        bound,
+        names,
+      )
   for (const event of handlers.keys())
-    if (!events.includes(event)) yield unknown(['bind', name, 'on', event], `'${name}' (${contract.tag}) sends no event '${event}', so its handler is never called`, event, events)
+    if (!events.includes(event))
+      yield unknown(
+        ['bind', name, 'on', event],
+        `'${name}' (${contract.tag}) sends no event '${event}', so its handler is never called`,
+        event,
+        events,
+      )
 }
 
 function* unknownSource(view: ScreenView, at: readonly string[], source: Source<unknown>): Iterable<Leak> {
-  if (source.kind === 'cell' && !view.cells.has(source.name)) yield unknown(at, `the screen has no cell '${source.name}'`, source.name, view.cells.keys())
+  if (source.kind === 'cell' && !view.cells.has(source.name))
+    yield unknown(at, `the screen has no cell '${source.name}'`, source.name, view.cells.keys())
   if (source.kind === 'reckoned' && source.inputs === undefined)
-    yield unknown(at, `the screen has no reckoned cell '${source.name}'`, source.name, Object.keys(view.screen.reckoned))
+    yield unknown(
+      at,
+      `the screen has no reckoned cell '${source.name}'`,
+      source.name,
+      Object.keys(view.screen.reckoned),
+    )
 }
 
 function unknown(at: readonly string[], says: string, wrong: string, names: Iterable<string>): Leak {
   const nearest = hint(wrong, names)
-  return leak(at, says, nearest === '' ? {} : { mend: `${nearest.slice(2).replace(/^./, (first) => first.toUpperCase())}${nearest.endsWith('?') ? '' : '.'}` })
+  return leak(
+    at,
+    says,
+    nearest === ''
+      ? {}
+      : {
+          mend: `${nearest.slice(2).replace(/^./, (first) => first.toUpperCase())}${nearest.endsWith('?') ? '' : '.'}`,
+        },
+  )
 }

@@ -10,9 +10,11 @@ import { waysAtBounds } from '../ways-at-bounds.js'
 export const followsChange = clause({
   id: 'follows-change',
   group: 'down',
-  promise: 'After its owner tells a change, it looks and behaves as if it were freshly mounted with what the owner now holds.',
+  promise:
+    'After its owner tells a change, it looks and behaves as if it were freshly mounted with what the owner now holds.',
   why: 'A text derived once, a bound read too early or a value kept from the mount shows the person something that is no longer true.',
-  tried: 'Each name is told other ordinary values, alone and in random sequences; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it.',
+  tried:
+    'Each name is told other ordinary values, alone and in random sequences; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it.',
   unprovenWhen: 'No name has two ordinary values.',
   random: 'tells',
   onTrial: 'tell',
@@ -20,7 +22,8 @@ export const followsChange = clause({
   *stories(subject) {
     for (const { name } of subject.names) {
       const [first, ...others] = subject.plain(name)
-      if (subject.base[name] === undefined && first !== undefined) yield { given: subject.base, moves: [tell({ [name]: first })] }
+      if (subject.base[name] === undefined && first !== undefined)
+        yield { given: subject.base, moves: [tell({ [name]: first })] }
       for (const other of others) yield { given: { ...subject.base, [name]: first }, moves: [tell({ [name]: other })] }
     }
     yield* toldBounds(subject)
@@ -34,13 +37,21 @@ export const followsChange = clause({
       if (changes.some(([name, value]) => isOthersAffair(subject, name, value))) return undefined
       const [name, value] = changes[0] ?? ['', undefined]
       const before = rows[leak.row - 1]?.held ?? {}
-      if (changes.length === 1 && (await isIgnoredAtMount(subject, before, name, value, rows[leak.row]?.picture))) return undefined
+      if (changes.length === 1 && (await isIgnoredAtMount(subject, before, name, value, rows[leak.row]?.picture)))
+        return undefined
       return leak
     }
     const since = firstGesture(rows)
     if (since <= 1 || !rows.slice(1, since).every((row) => isTell(row.move))) return undefined
     const unlike = await behavesLikeFresh(subject, played, since)
-    if (unlike === undefined || story.moves.some((move) => isTell(move) && Object.entries(move.tell).some(([name, value]) => isOthersAffair(subject, name, value)))) return undefined
+    if (
+      unlike === undefined ||
+      story.moves.some(
+        (move) =>
+          isTell(move) && Object.entries(move.tell).some(([name, value]) => isOthersAffair(subject, name, value)),
+      )
+    )
+      return undefined
     const names = story.moves.filter(isTell).flatMap((move) => Object.keys(move.tell))
     return { ...unlike, cause: `${[...new Set(names)].join(' and ')} is read too early, and not when it is needed` }
   },
@@ -65,7 +76,13 @@ function isOthersAffair(subject: Subject, name: string, value: unknown): boolean
 }
 
 /** Where the mount itself takes no notice of a name, the tell is the one that is right. */
-async function isIgnoredAtMount(subject: Subject, before: Readonly<Record<string, unknown>>, name: string, value: unknown, told: Parameters<typeof samePicture>[0] | undefined): Promise<boolean> {
+async function isIgnoredAtMount(
+  subject: Subject,
+  before: Readonly<Record<string, unknown>>,
+  name: string,
+  value: unknown,
+  told: Parameters<typeof samePicture>[0] | undefined,
+): Promise<boolean> {
   if (told === undefined || equal(before[name], value)) return false
   const [one, other] = [await subject.fresh(before), await subject.fresh({ ...before, [name]: value })]
   return samePicture(one.picture, other.picture) && !samePicture(told, one.picture)

@@ -10,4 +10,14 @@ import { staysWithin } from './stays-within.js'
 import { takesEmpty } from './takes-empty.js'
 
 /** Every clause, in the order in which they are listed. */
-export const clauses: readonly Clause[] = [showsInitial, followsChange, takesEmpty, keepsFalsy, quietWhenTold, reportsOnce, reportsTruth, staysWithin, resetsFully]
+export const clauses: readonly Clause[] = [
+  showsInitial,
+  followsChange,
+  takesEmpty,
+  keepsFalsy,
+  quietWhenTold,
+  reportsOnce,
+  reportsTruth,
+  staysWithin,
+  resetsFully,
+]

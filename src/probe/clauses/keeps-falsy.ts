@@ -1,4 +1,12 @@
-import { accepts, equal, printed, valueClauses, type AnyContract, type PropertyClause, type ValueClause } from '../../contract/index.js'
+import {
+  accepts,
+  equal,
+  printed,
+  valueClauses,
+  type AnyContract,
+  type PropertyClause,
+  type ValueClause,
+} from '../../contract/index.js'
 import { clause, type LeakAt } from '../clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from '../laws.js'
 import { samePicture } from '../picture.js'
@@ -13,7 +21,8 @@ export const keepsFalsy = clause({
   group: 'down',
   promise: "0, '' and false are values like any other: they are kept and shown, and a bound of 0 holds.",
   why: 'Code that asks "is there a value?" with a truth test takes them for missing: a price of 0 shows a dash, a least of 0 lets -5 through.',
-  tried: "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed.",
+  tried:
+    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed.",
   unprovenWhen: 'No name has such a value.',
   random: 'none',
   onTrial: 'tell',
@@ -23,7 +32,8 @@ export const keepsFalsy = clause({
       for (const falsy of falsies(subject, named)) {
         yield { given: { ...subject.base, [named.name]: falsy }, moves: [] }
         const plain = subject.plain(named.name).find((value) => !equal(value, falsy))
-        if (plain !== undefined) yield { given: { ...subject.base, [named.name]: plain }, moves: [tell({ [named.name]: falsy })] }
+        if (plain !== undefined)
+          yield { given: { ...subject.base, [named.name]: plain }, moves: [tell({ [named.name]: falsy })] }
       }
     }
     for (const value of subject.values) yield* beyondZero(subject, value)
@@ -42,30 +52,59 @@ export const keepsFalsy = clause({
     if (leak === undefined) return undefined
     const [name, value] = Object.entries(told.tell)[0] ?? ['', undefined]
     if (!(await followsOrdinaryTell(subject, rows[0].held, name))) return undefined
-    return { ...leak, says: `${name} ${printed(value)} is not taken`, cause: `${printed(value)} is taken for "nothing was told"` }
+    return {
+      ...leak,
+      says: `${name} ${printed(value)} is not taken`,
+      cause: `${printed(value)} is taken for "nothing was told"`,
+    }
   },
 })
 
 /** At the mount: it says that it has it, and shows something else than its default. */
-async function takenForMissing(subject: Subject, { rows: [row], story: { given } }: Played, name: string, value: unknown): Promise<LeakAt | undefined> {
+async function takenForMissing(
+  subject: Subject,
+  { rows: [row], story: { given } }: Played,
+  name: string,
+  value: unknown,
+): Promise<LeakAt | undefined> {
   const cause = `${printed(value)} is taken for missing`
   const read = row.read[name]
   if (read !== undefined && !equal(read, value) && equal(subject.ideally(name, given), value))
-    return { row: 0, says: `${name} ${printed(value)} is not kept`, expected: `${name} ${printed(value)}`, found: `${name} ${printed(read)}`, cause }
+    return {
+      row: 0,
+      says: `${name} ${printed(value)} is not kept`,
+      expected: `${name} ${printed(value)}`,
+      found: `${name} ${printed(read)}`,
+      cause,
+    }
   const standard = subject.names.find((one) => one.name === name)?.default
   if (standard === undefined || isFalsy(standard) || !(await isSeen(subject, given, name))) return undefined
   const asDefault = await subject.fresh({ ...given, [name]: standard })
   return samePicture(asDefault.picture, row.picture)
-    ? { row: 0, says: `${name} ${printed(value)} is shown as the default, ${printed(standard)}`, expected: `shown with ${name} ${printed(value)}`, found: pictureDifference(row.picture, row.picture).found, cause }
+    ? {
+        row: 0,
+        says: `${name} ${printed(value)} is shown as the default, ${printed(standard)}`,
+        expected: `shown with ${name} ${printed(value)}`,
+        found: pictureDifference(row.picture, row.picture).found,
+        cause,
+      }
     : undefined
 }
 
 /** What is typed beyond a bound of 0, where the same holds at another bound. */
 function* beyondZero(subject: Subject, value: ValueClause): Iterable<Story> {
   const way = typedWay(subject, value)
-  for (const [end, beyond] of [['least', -5], ['most', 5]] as const) {
+  for (const [end, beyond] of [
+    ['least', -5],
+    ['most', 5],
+  ] as const) {
     const bound = value.bounds[end]
-    if (way === undefined || typeof bound !== 'string' || !accepts(subject.names.find((one) => one.name === bound)?.type ?? false as never, 0)) continue
+    if (
+      way === undefined ||
+      typeof bound !== 'string' ||
+      !accepts(subject.names.find((one) => one.name === bound)?.type ?? (false as never), 0)
+    )
+      continue
     const other = value.bounds[end === 'least' ? 'most' : 'least']
     const room = typeof other === 'string' && end === 'most' ? { [other]: -20 } : {}
     yield { given: { ...subject.middle, ...room, [bound]: 0 }, moves: way.map((move) => retyped(move, String(beyond))) }
@@ -74,19 +113,25 @@ function* beyondZero(subject: Subject, value: ValueClause): Iterable<Story> {
 
 function* typedZero(subject: Subject, value: ValueClause): Iterable<Story> {
   const way = typedWay(subject, value)
-  if (way !== undefined && equal(subject.ideally(value.name, { ...subject.base, [value.name]: 0 }), 0)) yield { given: subject.middle, moves: way.map((move) => retyped(move, '0')) }
+  if (way !== undefined && equal(subject.ideally(value.name, { ...subject.base, [value.name]: 0 }), 0))
+    yield { given: subject.middle, moves: way.map((move) => retyped(move, '0')) }
 }
 
 async function typedWrong(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
-  const typed = story.moves.map((move) => (isGesture(move) && move.gesture.do === 'type' ? Number(move.gesture.text) : undefined)).find((number) => number !== undefined)
+  const typed = story.moves
+    .map((move) => (isGesture(move) && move.gesture.do === 'type' ? Number(move.gesture.text) : undefined))
+    .find((number) => number !== undefined)
   const last = rows[rows.length - 1]
-  if (typed === undefined || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
+  if (typed === undefined || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move))
+    return undefined
   for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
     const expected = subject.ideally(value.name, { ...story.given, [value.name]: typed })
     const found = cameTo(rows, value.name)
     if (expected === undefined || equal(found, expected)) continue
     if (!(await (typed === 0 ? takesOrdinary(subject, value, story) : holdsElsewhere(subject, value, story)))) continue
-    const bound = [value.bounds.least, value.bounds.most].find((name) => typeof name === 'string' && story.given[name] === 0)
+    const bound = [value.bounds.least, value.bounds.most].find(
+      (name) => typeof name === 'string' && story.given[name] === 0,
+    )
     return {
       row: rows.length - 1,
       says: typed === 0 ? `a typed 0 is not taken for ${value.name}` : `${String(bound)} 0 does not hold`,
@@ -100,9 +145,17 @@ async function typedWrong(subject: Subject, { story, rows }: Played): Promise<Le
 
 /** Only where the same bound holds at another number is the 0 to blame. */
 async function holdsElsewhere(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
-  const given = Object.fromEntries(Object.entries(story.given).map(([name, one]) => [name, one === 0 && (name === value.bounds.least || name === value.bounds.most) ? 2 : one]))
+  const given = Object.fromEntries(
+    Object.entries(story.given).map(([name, one]) => [
+      name,
+      one === 0 && (name === value.bounds.least || name === value.bounds.most) ? 2 : one,
+    ]),
+  )
   const { rows } = await subject.play({ ...story, given })
-  const typed = Number((story.moves.find((move) => isGesture(move) && move.gesture.do === 'type') as { gesture: { text: string } }).gesture.text)
+  const typed = Number(
+    (story.moves.find((move) => isGesture(move) && move.gesture.do === 'type') as { gesture: { text: string } }).gesture
+      .text,
+  )
   return equal(cameTo(rows, value.name), subject.ideally(value.name, { ...given, [value.name]: typed }))
 }
 
@@ -125,11 +178,16 @@ function typedWay(subject: Subject, value: ValueClause): readonly Move[] | undef
 }
 
 function falsies(subject: Subject, named: PropertyClause): unknown[] {
-  return [0, '', false].filter((falsy) => accepts(named.type, falsy) && equal(subject.ideally(named.name, { ...subject.base, [named.name]: falsy }), falsy))
+  return [0, '', false].filter(
+    (falsy) =>
+      accepts(named.type, falsy) && equal(subject.ideally(named.name, { ...subject.base, [named.name]: falsy }), falsy),
+  )
 }
 
 function namesWithFalsy(contract: AnyContract): PropertyClause[] {
-  return [...Object.values<PropertyClause>(contract.properties), ...valueClauses(contract)].filter((named) => [0, '', false].some((falsy) => accepts(named.type, falsy)))
+  return [...Object.values<PropertyClause>(contract.properties), ...valueClauses(contract)].filter((named) =>
+    [0, '', false].some((falsy) => accepts(named.type, falsy)),
+  )
 }
 
 function isFalsy(value: unknown): boolean {

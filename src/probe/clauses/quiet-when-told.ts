@@ -18,16 +18,25 @@ export const quietWhenTold = clause({
     yield { given: subject.least, moves: [] }
     yield { given: subject.base, moves: [] }
     for (const { name } of [...subject.values, ...subject.names.filter((one) => one.kind === 'property')])
-      yield { given: subject.base, moves: subject.samples(name).slice(0, 14).map((sample) => tell({ [name]: sample })) }
+      yield {
+        given: subject.base,
+        moves: subject
+          .samples(name)
+          .slice(0, 14)
+          .map((sample) => tell({ [name]: sample })),
+      }
     yield { given: subject.middle, moves: [] }
     for (const { moves } of subject.ways.filter((way) => way.changes.size > 0).slice(0, 6))
-      for (const value of subject.values) for (const sample of subject.plain(value.name).slice(0, 2)) yield { given: subject.middle, moves: [...moves, tell({ [value.name]: sample })] }
+      for (const value of subject.values)
+        for (const sample of subject.plain(value.name).slice(0, 2))
+          yield { given: subject.middle, moves: [...moves, tell({ [value.name]: sample })] }
   },
   judge(subject, played) {
     for (const [row, { move, heard }] of played.rows.entries()) {
       if (move !== undefined && !isTell(move)) continue
       const echo = heard.find((one) => one.value !== undefined && !isAmendment(played, row, one.value))
-      if (echo !== undefined) return leak(subject.contract.tag, row, move === undefined, echo.event, echo.payload, heard.length)
+      if (echo !== undefined)
+        return leak(subject.contract.tag, row, move === undefined, echo.event, echo.payload, heard.length)
     }
     return undefined
   },
@@ -37,7 +46,10 @@ export const quietWhenTold = clause({
 function isAmendment({ rows }: Played, at: number, value: string): boolean {
   const row = rows[at]
   const reports = row?.heard.filter((one) => one.value === value) ?? []
-  return reports.length === 1 && reports.every((one) => !equal(one.payload, one.knownThen) && equal(one.payload, row?.read[value]))
+  return (
+    reports.length === 1 &&
+    reports.every((one) => !equal(one.payload, one.knownThen) && equal(one.payload, row?.read[value]))
+  )
 }
 
 function leak(tag: string, row: number, isMount: boolean, event: string, payload: unknown, count: number): LeakAt {

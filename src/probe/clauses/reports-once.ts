@@ -11,7 +11,8 @@ export const reportsOnce = clause({
   group: 'up',
   promise: 'Each edit is reported exactly once, and nothing is reported when nobody edited.',
   why: 'A missing report loses the edit; a doubled one sends it twice, asks twice for a veto or counts one press as two.',
-  tried: 'Everything that a person was found to be able to do, once, twice, and again after the owner told the old value back.',
+  tried:
+    'Everything that a person was found to be able to do, once, twice, and again after the owner told the old value back.',
   unprovenWhen: 'No control was found that changes a two-way value.',
   random: 'any',
   onTrial: 'gesture',
@@ -26,28 +27,58 @@ export const reportsOnce = clause({
       })
       if (told.length > 0) yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
     }
-    for (const one of subject.ways.slice(0, 6)) for (const other of subject.ways.slice(0, 6)) if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+    for (const one of subject.ways.slice(0, 6))
+      for (const other of subject.ways.slice(0, 6))
+        if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
   },
-  proves: (subject, { rows }) => rows.some((row) => isGesture(row.move) && (row.heard.some((one) => one.value !== undefined) || subject.values.some(({ name }) => !equal(row.read[name], rows[0].read[name])))),
+  proves: (subject, { rows }) =>
+    rows.some(
+      (row) =>
+        isGesture(row.move) &&
+        (row.heard.some((one) => one.value !== undefined) ||
+          subject.values.some(({ name }) => !equal(row.read[name], rows[0].read[name]))),
+    ),
   async judge(subject, played) {
     const { rows, story } = played
     for (const [at, row] of rows.entries()) {
       if (!isGesture(row.move)) continue
-      const doubled = row.heard.find((one) => one.value !== undefined && equal(one.payload, one.knownThen) && !isTooEarly(row, one))
+      const doubled = row.heard.find(
+        (one) => one.value !== undefined && equal(one.payload, one.knownThen) && !isTooEarly(row, one),
+      )
       if (doubled !== undefined) return doubledLeak(at, row, doubled)
       if (row.heard.some((one) => isTooEarly(row, one))) return undefined
       const missing = subject.values.find(({ name, reports }) => isMissing(row, rows[0], name, reports))
       if (missing !== undefined)
-        return { row: at, says: `the edit of ${missing.name} is not reported`, expected: `heard ${missing.event} ${printed(row.read[missing.name])}`, found: `${row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => one.event).join(', ')}`}, and the owner holds ${printed(row.held[missing.name])}` }
+        return {
+          row: at,
+          says: `the edit of ${missing.name} is not reported`,
+          expected: `heard ${missing.event} ${printed(row.read[missing.name])}`,
+          found: `${row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => one.event).join(', ')}`}, and the owner holds ${printed(row.held[missing.name])}`,
+        }
     }
-    const again = story.moves.findIndex((move, at) => at > 0 && 'tell' in move && story.moves[at + 1] !== undefined && isGesture(story.moves[at + 1]))
+    const again = story.moves.findIndex(
+      (move, at) => at > 0 && 'tell' in move && story.moves[at + 1] !== undefined && isGesture(story.moves[at + 1]),
+    )
     if (again < 0 || !isGesture(story.moves[0])) return undefined
-    const suffix = { story: { given: story.given, moves: story.moves.slice(again) }, rows: [withoutMove(rows[again] as Row), ...rows.slice(again + 1)] as [Row, ...Row[]] }
+    const suffix = {
+      story: { given: story.given, moves: story.moves.slice(again) },
+      rows: [withoutMove(rows[again] as Row), ...rows.slice(again + 1)] as [Row, ...Row[]],
+    }
     const unlike = await behavesLikeFresh(subject, suffix, firstGesture(suffix.rows))
     if (unlike === undefined || !unlike.missing) return undefined
     const told = story.moves[again]
-    const cleared = told !== undefined && 'tell' in told && Object.entries(told.tell).some(([name, value]) => isNothing(subject.names.find((one) => one.name === name) as never, value))
-    return { ...unlike, row: unlike.row + again, says: `the same edit is not reported again after its owner ${cleared ? 'cleared it' : 'told the old value'}`, cause: 'something inside still holds the last edit and sees no change' }
+    const cleared =
+      told !== undefined &&
+      'tell' in told &&
+      Object.entries(told.tell).some(([name, value]) =>
+        isNothing(subject.names.find((one) => one.name === name) as never, value),
+      )
+    return {
+      ...unlike,
+      row: unlike.row + again,
+      says: `the same edit is not reported again after its owner ${cleared ? 'cleared it' : 'told the old value'}`,
+      cause: 'something inside still holds the last edit and sees no change',
+    }
   },
 })
 
@@ -55,20 +86,38 @@ function doubledLeak(row: number, { heard }: Row, doubled: HeardThen): LeakAt {
   const all = heard.filter((one) => one.event === doubled.event && equal(one.payload, doubled.payload))
   const what = `${doubled.event} ${printed(doubled.payload)}`
   return all.length > 1
-    ? { row, says: 'one edit is reported more than once', expected: `heard ${what} once`, found: `heard ${what} ${all.length} times` }
-    : { row, says: 'it reports although nothing changed', expected: 'nothing is heard', found: `heard ${what}, which its owner holds already` }
+    ? {
+        row,
+        says: 'one edit is reported more than once',
+        expected: `heard ${what} once`,
+        found: `heard ${what} ${all.length} times`,
+      }
+    : {
+        row,
+        says: 'it reports although nothing changed',
+        expected: 'nothing is heard',
+        found: `heard ${what}, which its owner holds already`,
+      }
 }
 
 /** Once nothing is unfinished, owner and component agree; an owner that was never told starts from what the component started with. */
 function isMissing(row: Row, first: Row, name: string, reports: 'edit' | 'commit'): boolean {
   if (row.read[name] === undefined || row.heard.some((one) => one.value === name)) return false
-  return (settlesEdits(row.move) || reports === 'edit') && !equal(row.read[name], row.known[name] === undefined ? first.read[name] : row.known[name])
+  return (
+    (settlesEdits(row.move) || reports === 'edit') &&
+    !equal(row.read[name], row.known[name] === undefined ? first.read[name] : row.known[name])
+  )
 }
 
 /** A report of the old value while a new one is on its way is untrue, and not one too many. */
 function isTooEarly({ read, heard }: Row, one: HeardThen): boolean {
   const { value, payload } = one
-  return heard.findLast((other) => other.value === value) === one && value !== undefined && read[value] !== undefined && !equal(read[value], payload)
+  return (
+    heard.findLast((other) => other.value === value) === one &&
+    value !== undefined &&
+    read[value] !== undefined &&
+    !equal(read[value], payload)
+  )
 }
 
 function withoutMove(row: Row): Row {

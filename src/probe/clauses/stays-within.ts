@@ -12,7 +12,8 @@ export const staysWithin = clause({
   group: 'bounds',
   promise: 'Its bounds and its step hold on every way in: given, told, typed, and by each of its controls.',
   why: 'A bound that holds for two buttons and not for the keyboard is no bound: what is saved is what was typed.',
-  tried: 'Values outside are given and told, typed and left, typed and entered; each control is operated at each bound; a bound is told that leaves the value outside.',
+  tried:
+    'Values outside are given and told, typed and left, typed and entered; each control is operated at each bound; a bound is told that leaves the value outside.',
   unprovenWhen: 'No value has a bound or a step that can be reached.',
   random: 'any',
   onTrial: 'gesture',
@@ -30,12 +31,24 @@ export const staysWithin = clause({
       for (const value of subject.values.filter(isBounded)) {
         const limits = subject.limits(value, given)
         const off = row.heard.find((one) => one.value === value.name && outsideText(one.payload, limits) !== undefined)
-        if (off !== undefined && !isZeroBound(value, given)) return { row: at, says: `it reports ${value.name} outside its bounds: ${outsideText(off.payload, limits) ?? ''}`, expected: limitsText(limits), found: `heard ${off.event} ${printed(off.payload)}` }
+        if (off !== undefined && !isZeroBound(value, given))
+          return {
+            row: at,
+            says: `it reports ${value.name} outside its bounds: ${outsideText(off.payload, limits) ?? ''}`,
+            expected: limitsText(limits),
+            found: `heard ${off.event} ${printed(off.payload)}`,
+          }
         if (!settlesEdits(row.move) || (isTell(row.move) && story.unbounded !== true && at > 0)) continue
         const stands = row.read[value.name]
         const outside = stands === undefined ? undefined : outsideText(stands, limits)
         if (outside !== undefined && !isZeroBound(value, given))
-          return { row: at, says: `${value.name} leaves its bounds: ${outside}`, expected: limitsText(limits), found: `${value.name} ${printed(stands)}`, cause: causeOf(at, row.move) }
+          return {
+            row: at,
+            says: `${value.name} leaves its bounds: ${outside}`,
+            expected: limitsText(limits),
+            found: `${value.name} ${printed(stands)}`,
+            cause: causeOf(at, row.move),
+          }
       }
     }
     return undefined
@@ -69,15 +82,22 @@ function* fromOutside(subject: Subject, value: ValueClause, given: Given): Itera
     yield { given, moves: [tell({ [value.name]: off })], unbounded: true }
     yield { given: { ...given, [value.name]: off }, moves: [], unbounded: true }
   }
-  for (const [end, by] of [['most', -1], ['least', 1]] as const) {
+  for (const [end, by] of [
+    ['most', -1],
+    ['least', 1],
+  ] as const) {
     const name = value.bounds[end]
     const middle = given[value.name]
-    if (typeof name === 'string' && typeof middle === 'number' && Object.hasOwn(subject.contract.properties, name)) yield { given, moves: [tell({ [name]: middle + by })], unbounded: true }
+    if (typeof name === 'string' && typeof middle === 'number' && Object.hasOwn(subject.contract.properties, name))
+      yield { given, moves: [tell({ [name]: middle + by })], unbounded: true }
   }
 }
 
 function isBounded(value: ValueClause): boolean {
-  return value.outside !== 'keep' && (value.bounds.least !== undefined || value.bounds.most !== undefined || value.step !== undefined)
+  return (
+    value.outside !== 'keep' &&
+    (value.bounds.least !== undefined || value.bounds.most !== undefined || value.step !== undefined)
+  )
 }
 
 function isZeroBound(value: ValueClause, given: Given): boolean {
@@ -90,6 +110,10 @@ function causeOf(at: number, move: unknown): string {
 }
 
 function limitsText({ least, most, step }: { least: unknown; most: unknown; step: unknown }): string {
-  const parts = [least === undefined ? '' : `least ${String(least)}`, most === undefined ? '' : `most ${String(most)}`, step === undefined ? '' : `in steps of ${String(step)}`]
+  const parts = [
+    least === undefined ? '' : `least ${String(least)}`,
+    most === undefined ? '' : `most ${String(most)}`,
+    step === undefined ? '' : `in steps of ${String(step)}`,
+  ]
   return parts.filter(Boolean).join(', ')
 }

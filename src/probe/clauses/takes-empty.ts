@@ -13,28 +13,57 @@ export const takesEmpty = clause({
   unprovenWhen: 'No ordinary value of such a name can be made.',
   random: 'tells',
   onTrial: 'tell',
-  concerns: (contract) => Object.values<PropertyClause>({ ...contract.properties, ...contract.values }).some((one) => emptiesOf(one).length > 0),
+  concerns: (contract) =>
+    Object.values<PropertyClause>({ ...contract.properties, ...contract.values }).some(
+      (one) => emptiesOf(one).length > 0,
+    ),
   *stories(subject) {
     for (const named of subject.names)
       for (const empty of emptiesOf(named))
-        for (const value of subject.plain(named.name).slice(0, 2)) yield { given: { ...subject.base, [named.name]: value }, moves: [tell({ [named.name]: empty })] }
+        for (const value of subject.plain(named.name).slice(0, 2))
+          yield { given: { ...subject.base, [named.name]: value }, moves: [tell({ [named.name]: empty })] }
   },
   async judge(subject, played) {
     const leak = await updateEqualsRemount(subject, played)
     if (leak === undefined) return undefined
     const told = played.rows[leak.row]?.move
-    const cleared = told !== undefined && 'tell' in told ? Object.entries(told.tell).find(([name, value]) => isEmptyOf(subject.names.find((one) => one.name === name), value)) : undefined
-    if (cleared === undefined || !(await followsOrdinaryTell(subject, played.rows[leak.row - 1]?.held ?? {}, cleared[0]))) return undefined
+    const cleared =
+      told !== undefined && 'tell' in told
+        ? Object.entries(told.tell).find(([name, value]) =>
+            isEmptyOf(
+              subject.names.find((one) => one.name === name),
+              value,
+            ),
+          )
+        : undefined
+    if (
+      cleared === undefined ||
+      !(await followsOrdinaryTell(subject, played.rows[leak.row - 1]?.held ?? {}, cleared[0]))
+    )
+      return undefined
     const { cause: _, ...what } = leak
-    return { ...what, says: `${cleared[0]} cannot be cleared by its owner`, ...(leak.cause === undefined ? {} : { cause: 'an empty value is taken for "nothing was told"' }) }
+    return {
+      ...what,
+      says: `${cleared[0]} cannot be cleared by its owner`,
+      ...(leak.cause === undefined ? {} : { cause: 'an empty value is taken for "nothing was told"' }),
+    }
   },
 })
 
 function emptiesOf(named: PropertyClause): unknown[] {
-  const empties = isValue(named) && named.empty !== undefined ? [named.empty] : [null, ''].filter((empty) => accepts(named.type, empty)).slice(0, 1)
+  const empties =
+    isValue(named) && named.empty !== undefined
+      ? [named.empty]
+      : [null, ''].filter((empty) => accepts(named.type, empty)).slice(0, 1)
   return named.required ? empties : [...empties, ...(named.default === undefined && !isValue(named) ? [] : [undefined])]
 }
 
 function isEmptyOf(named: PropertyClause | undefined, value: unknown): boolean {
-  return named !== undefined && (value === undefined || emptiesOf(named).some((empty) => Object.is(empty, value) || (Array.isArray(empty) && Array.isArray(value) && value.length === 0)))
+  return (
+    named !== undefined &&
+    (value === undefined ||
+      emptiesOf(named).some(
+        (empty) => Object.is(empty, value) || (Array.isArray(empty) && Array.isArray(value) && value.length === 0),
+      ))
+  )
 }

@@ -88,13 +88,11 @@ async function bundled(
       },
     },
   })) as Rollup.RollupOutput | Rollup.RollupOutput[]
-  return [output]
-    .flat()
-    .flatMap((one) =>
-      one.output.map((file) => ({
-        fileName: file.fileName,
-        body:
-          file.type === 'chunk' ? file.code : typeof file.source === 'string' ? file.source : Buffer.from(file.source),
-      })),
-    )
+  return [output].flat().flatMap((one) =>
+    one.output.map((file) => ({
+      fileName: file.fileName,
+      body:
+        file.type === 'chunk' ? file.code : typeof file.source === 'string' ? file.source : Buffer.from(file.source),
+    })),
+  )
 }

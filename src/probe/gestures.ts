@@ -92,7 +92,8 @@ export function personAt(container: HTMLElement): Person {
   }
 
   function typeKeys(field: HTMLInputElement, text: string): void {
-    const strokes = field.type === 'number' && !/^\d+$/.test(text) ? [text] : [...text]
+    const isWhole = ['date', 'time', 'month', 'week', 'datetime-local', 'color', 'range'].includes(field.type)
+    const strokes = isWhole || (field.type === 'number' && !/^\d+$/.test(text)) ? [text] : [...text]
     let typed = ''
     for (const stroke of strokes) {
       if (field.maxLength >= 0 && typed.length + stroke.length > field.maxLength) break

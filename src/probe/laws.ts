@@ -96,10 +96,13 @@ export function heardText(row: Row): string {
 
 /** Whether an ordinary change of a name is followed; only then is what it was told to blame, and not the telling. */
 export async function followsOrdinaryTell(subject: Subject, given: Given, name: string): Promise<boolean> {
-  const other = subject.plain(name).find((value) => !equal(value, given[name]))
-  if (other === undefined) return true
+  const [told] = subject.plain(name).filter((value) => Boolean(value) && !equal(value, given[name]))
+  const ordinary = told ?? subject.plain(name).find(Boolean)
+  const from = told === undefined ? { ...given, [name]: subject.plain(name).find((value) => !value) } : given
+  if (ordinary === undefined) return true
   return (
-    (await updateEqualsRemount(subject, await subject.play({ given, moves: [tell({ [name]: other })] }))) === undefined
+    (await updateEqualsRemount(subject, await subject.play({ given: from, moves: [tell({ [name]: ordinary })] }))) ===
+    undefined
   )
 }
 
@@ -125,13 +128,18 @@ export async function linesShowing(subject: Subject, given: Given, name: string)
   return []
 }
 
-/** Whether a person can see a name: two of its values look different on fresh mounts. */
+/** Whether a person can see a name itself: two of its values look different on fresh mounts where all else stands alike. */
 export async function isSeen(subject: Subject, given: Given, name: string): Promise<boolean> {
+  const others = subject.values.filter((value) => value.name !== name)
+  const alike = subject
+    .plain(name)
+    .filter((value) =>
+      others.every((other) =>
+        equal(subject.ideally(other.name, { ...given, [name]: value }), subject.ideally(other.name, given)),
+      ),
+    )
   const pictures = await Promise.all(
-    subject
-      .plain(name)
-      .slice(0, 3)
-      .map(async (value) => (await subject.fresh({ ...given, [name]: value })).picture),
+    alike.slice(0, 3).map(async (value) => (await subject.fresh({ ...given, [name]: value })).picture),
   )
   return pictures.some((picture) => !samePicture(picture, pictures[0] as Picture))
 }

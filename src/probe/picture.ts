@@ -181,7 +181,7 @@ function controlText(element: HTMLElement): string | undefined {
       return `[${value === '' ? placeholder : value}]${said}`
     }
     case 'select':
-      return `[${[...(element as HTMLSelectElement).selectedOptions].map((option) => option.label || option.text).join(', ')} ▾]${said}`
+      return `${selectText(element as HTMLSelectElement)}${said}`
     case 'button':
       return `<${nameOf(element)}>${said}`
     case 'img':
@@ -192,6 +192,13 @@ function controlText(element: HTMLElement): string | undefined {
     default:
       return ariaText(element, said)
   }
+}
+
+/** What is chosen, and what else could be: a person sees it at the first click. */
+function selectText(select: HTMLSelectElement): string {
+  const texts = (options: HTMLOptionElement[]) => options.map((option) => option.label || option.text)
+  const options = [...select.options]
+  return `[${texts(options.filter((option) => option.selected)).join(', ')} ▾ ${texts(options).join(' | ')}]`
 }
 
 function inputText(input: HTMLInputElement): string {

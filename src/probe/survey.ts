@@ -16,8 +16,8 @@ export interface Way {
   readonly control: ControlRef
   /** What was typed, where something was. */
   readonly text: string | undefined
-  /** The number that was typed, for the values that took it just as it was typed. */
-  readonly plainly: ReadonlyMap<string, number>
+  /** What was typed, for the values that took it just as it was typed: a number or a text. */
+  readonly plainly: ReadonlyMap<string, number | string>
 }
 
 /** Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values. */
@@ -49,6 +49,19 @@ function* tries(subject: Subject, controls: readonly FoundControl[]): Iterable<T
     for (const { gestures, text } of gesturesOn(subject, control))
       yield { moves: gestures.map(gesture), control: control.ref, text }
   }
+  yield* typedThenPressed(subject, controls)
+}
+
+/** Where a text is taken by a button beside its field. */
+function* typedThenPressed(subject: Subject, controls: readonly FoundControl[]): Iterable<Try> {
+  const fields = controls.filter(({ ref }) => ref.kind === 'text field' || ref.kind === 'number field')
+  const buttons = controls.filter(({ ref }) => ref.kind === 'button')
+  for (const { ref: field } of fields.slice(0, 3))
+    for (const { ref: button } of buttons.slice(0, 4)) {
+      const [text = '7'] = textsFor(subject, field)
+      const typed: Gesture = { do: 'type', on: field, text }
+      yield { moves: [gesture(typed), gesture({ do: 'press', on: button })], control: button, text: undefined }
+    }
 }
 
 function* gesturesOn(
@@ -70,6 +83,7 @@ function* gesturesOn(
             text,
           }
       }
+      if (ref.kind !== 'slider') yield { gestures: [{ do: 'type', on: ref, text: '' }, { do: 'leave' }], text: '' }
       if (ref.kind !== 'text field')
         for (const key of ['ArrowUp', 'ArrowDown'] as const)
           yield { gestures: [{ do: 'key', on: ref, key }, { do: 'leave' }], text: undefined }
@@ -116,11 +130,20 @@ function changedBy(subject: Subject, { rows }: Played): Set<string> {
   )
 }
 
-function takenPlainly(subject: Subject, { rows }: Played, text: string | undefined): Map<string, number> {
-  const number = text === undefined || text.trim() === '' ? NaN : Number(text)
+function takenPlainly(subject: Subject, { rows }: Played, text: string | undefined): Map<string, number | string> {
   const last = rows[rows.length - 1]
-  const taken = subject.values.filter(({ name }) => equal(last?.read[name] ?? last?.held[name], number))
-  return new Map(Number.isNaN(number) ? [] : taken.map(({ name }) => [name, number]))
+  const taken = new Map<string, number | string>()
+  for (const { name } of subject.values) {
+    const came = last?.read[name] ?? last?.held[name]
+    if (
+      text !== undefined &&
+      text !== '' &&
+      (typeof came === 'number' || typeof came === 'string') &&
+      String(came) === text
+    )
+      taken.set(name, came)
+  }
+  return taken
 }
 
 /** A way that throws or changes the picture is worth trying, even where nothing is known to change. */

@@ -1,5 +1,5 @@
 import { equal, type ValueClause } from '../contract/index.js'
-import { outsideText } from '../engine/index.js'
+import { outsideText, type Limits } from '../engine/index.js'
 import type { Given } from '../ideal/index.js'
 import { gesture, isGesture, type Move } from './story.js'
 import type { Subject } from './subject.js'
@@ -8,39 +8,48 @@ import type { Subject } from './subject.js'
 export interface WayAtBounds {
   readonly given: Given
   readonly moves: readonly Move[]
-  /** The number that was typed, where one was. */
-  readonly typed: number | undefined
 }
 
 /** Every way found for a value, tried where its bounds are when the component is given this. */
 export function* waysAtBounds(subject: Subject, value: ValueClause, given: Given): Iterable<WayAtBounds> {
   const limits = subject.limits(value, given)
-  const ends = [limits.least, limits.most].filter((end): end is number => typeof end === 'number')
-  const step = limits.step ?? 1
+  const ends = [limits.least, limits.most].filter((end) => end !== undefined)
+  for (const way of subject.ways) {
+    if (!way.changes.has(value.name) || way.text !== undefined) continue
+    for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: way.moves }
+    for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves] }
+  }
   const inside = ends.find((end) => outsideText(end, limits) === undefined) ?? subject.middle[value.name]
   const typedWay = subject.ways.find((way) => way.plainly.has(value.name))
   for (const way of subject.ways) {
-    if (!way.changes.has(value.name) || way.text !== undefined) continue
-    for (const end of ends)
-      yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves], typed: undefined }
+    if (typedWay === undefined || way.text !== typedWay.text || !way.plainly.has(value.name)) continue
+    for (const typed of outsideOf(limits))
+      if (!equal(typed, inside))
+        yield {
+          given: { ...given, [value.name]: inside },
+          moves: way.moves.map((move) => retyped(move, String(typed))),
+        }
   }
-  if (typedWay === undefined) return
-  const outside = [
-    ...(typeof limits.most === 'number' ? [limits.most + step, limits.most * 2 + 7 * step] : []),
-    ...(typeof limits.least === 'number' ? [limits.least - step, limits.least - 5 * step] : []),
-    ...(limits.step === undefined || limits.step === 1
-      ? []
-      : [(typeof limits.least === 'number' ? limits.least : 0) + limits.step * 1.5]),
+}
+
+/** Values just outside some limits, well outside, and between two steps. */
+export function outsideOf({ least, most, step }: Limits): (number | string)[] {
+  const unit = step ?? 1
+  const between = step === undefined || step === 1 ? [] : [(typeof least === 'number' ? least : 0) + step * 1.5]
+  return [
+    ...beyond(most, unit),
+    ...beyond(most, 7 * unit),
+    ...beyond(least, -unit),
+    ...beyond(least, -5 * unit),
+    ...between,
   ]
-  for (const way of subject.ways.filter((one) => one.text === typedWay.text && one.plainly.has(value.name)))
-    for (const typed of outside) {
-      if (equal(typed, inside)) continue
-      yield {
-        given: { ...given, [value.name]: inside },
-        moves: way.moves.map((move) => retyped(move, String(typed))),
-        typed,
-      }
-    }
+}
+
+/** A number moved by some amount, or a date by some days. */
+export function beyond(end: unknown, by: number): (number | string)[] {
+  if (typeof end === 'number') return [end + by]
+  if (typeof end !== 'string' || !/^\d{4}-\d\d-\d\d$/.test(end)) return []
+  return [new Date(Date.parse(end) + by * 86_400_000).toISOString().slice(0, 10)]
 }
 
 /** The same gesture with another text. */

@@ -45,9 +45,9 @@ export const sound = screen('work-order', {
 contract('stepper', {})
 // @ts-expect-error a default off its type
 contract('bale-stepper', { properties: { most: { type: Type.Integer(), default: 'forty' } } })
-// @ts-expect-error a bound that names nothing
 contract('bale-stepper', {
   properties: { most: { type: Type.Integer() } },
+  // @ts-expect-error a bound that names nothing
   values: { bales: { type: Type.Integer(), bounds: { most: 'mots' } } },
 })
 // @ts-expect-error a required name that is not declared

@@ -10,10 +10,11 @@ import {
 import { clause, type LeakAt } from '../clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from '../laws.js'
 import { samePicture } from '../picture.js'
-import type { Played, Row } from '../stage.js'
+import type { Played } from '../stage.js'
 import { isGesture, isTell, settlesEdits, tell, type Move, type Story } from '../story.js'
 import type { Subject } from '../subject.js'
 import { retyped } from '../ways-at-bounds.js'
+import { beyondZero, cameTo, zeroBoundLeak } from '../zero-bounds.js'
 
 /** 0, '' and false are values. */
 export const keepsFalsy = clause({
@@ -41,7 +42,7 @@ export const keepsFalsy = clause({
   },
   async judge(subject, played) {
     const { story, rows } = played
-    if (story.moves.some(isGesture)) return typedWrong(subject, played)
+    if (story.moves.some(isGesture)) return (await zeroBoundLeak(subject, played)) ?? typedZeroLeak(subject, played)
     for (const [name, value] of Object.entries(story.moves.length === 0 ? story.given : {})) {
       const leak = isFalsy(value) ? await takenForMissing(subject, played, name, value) : undefined
       if (leak !== undefined) return leak
@@ -91,72 +92,30 @@ async function takenForMissing(
     : undefined
 }
 
-/** What is typed beyond a bound of 0, where the same holds at another bound. */
-function* beyondZero(subject: Subject, value: ValueClause): Iterable<Story> {
-  const way = typedWay(subject, value)
-  for (const [end, beyond] of [
-    ['least', -5],
-    ['most', 5],
-  ] as const) {
-    const bound = value.bounds[end]
-    if (
-      way === undefined ||
-      typeof bound !== 'string' ||
-      !accepts(subject.names.find((one) => one.name === bound)?.type ?? (false as never), 0)
-    )
-      continue
-    const other = value.bounds[end === 'least' ? 'most' : 'least']
-    const room = typeof other === 'string' && end === 'most' ? { [other]: -20 } : {}
-    yield { given: { ...subject.middle, ...room, [bound]: 0 }, moves: way.map((move) => retyped(move, String(beyond))) }
-  }
-}
-
 function* typedZero(subject: Subject, value: ValueClause): Iterable<Story> {
   const way = typedWay(subject, value)
   if (way !== undefined && equal(subject.ideally(value.name, { ...subject.base, [value.name]: 0 }), 0))
     yield { given: subject.middle, moves: way.map((move) => retyped(move, '0')) }
 }
 
-async function typedWrong(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
-  const typed = story.moves
-    .map((move) => (isGesture(move) && move.gesture.do === 'type' ? Number(move.gesture.text) : undefined))
-    .find((number) => number !== undefined)
+/** A 0 that is typed and not taken, where another number is. */
+async function typedZeroLeak(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
   const last = rows[rows.length - 1]
-  if (typed === undefined || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move))
-    return undefined
+  const isTyped = story.moves.some((move) => isGesture(move) && move.gesture.do === 'type' && move.gesture.text === '0')
+  if (!isTyped || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
   for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
-    const expected = subject.ideally(value.name, { ...story.given, [value.name]: typed })
     const found = cameTo(rows, value.name)
-    if (expected === undefined || equal(found, expected)) continue
-    if (!(await (typed === 0 ? takesOrdinary(subject, value, story) : holdsElsewhere(subject, value, story)))) continue
-    const bound = [value.bounds.least, value.bounds.most].find(
-      (name) => typeof name === 'string' && story.given[name] === 0,
-    )
+    if (equal(found, 0) || !equal(subject.ideally(value.name, { ...story.given, [value.name]: 0 }), 0)) continue
+    if (!(await takesOrdinary(subject, value, story))) continue
     return {
       row: rows.length - 1,
-      says: typed === 0 ? `a typed 0 is not taken for ${value.name}` : `${String(bound)} 0 does not hold`,
-      expected: `${value.name} ${printed(expected)}`,
+      says: `a typed 0 is not taken for ${value.name}`,
+      expected: `${value.name} 0`,
       found: `${value.name} ${printed(found)}`,
-      cause: typed === 0 ? 'a typed 0 is taken for no input' : `${String(bound)} 0 is taken for "no bound"`,
+      cause: 'a typed 0 is taken for no input',
     }
   }
   return undefined
-}
-
-/** Only where the same bound holds at another number is the 0 to blame. */
-async function holdsElsewhere(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
-  const given = Object.fromEntries(
-    Object.entries(story.given).map(([name, one]) => [
-      name,
-      one === 0 && (name === value.bounds.least || name === value.bounds.most) ? 2 : one,
-    ]),
-  )
-  const { rows } = await subject.play({ ...story, given })
-  const typed = Number(
-    (story.moves.find((move) => isGesture(move) && move.gesture.do === 'type') as { gesture: { text: string } }).gesture
-      .text,
-  )
-  return equal(cameTo(rows, value.name), subject.ideally(value.name, { ...given, [value.name]: typed }))
 }
 
 /** Only where an ordinary number is taken the same way is the 0 to blame. */
@@ -166,15 +125,9 @@ async function takesOrdinary(subject: Subject, value: ValueClause, story: Story)
   return equal(cameTo(rows, value.name), number)
 }
 
-/** What a value came to by itself: what was reported last, before its owner may have corrected it. */
-function cameTo(rows: readonly Row[], name: string): unknown {
-  const last = rows[rows.length - 1]
-  return last?.heard.findLast((one) => one.value === name)?.payload ?? last?.read[name] ?? last?.held[name]
-}
-
 /** The moves of a way in which plain numbers are typed and taken as they are. */
 function typedWay(subject: Subject, value: ValueClause): readonly Move[] | undefined {
-  return subject.ways.find((way) => way.plainly.has(value.name))?.moves
+  return subject.ways.find((way) => typeof way.plainly.get(value.name) === 'number')?.moves
 }
 
 function falsies(subject: Subject, named: PropertyClause): unknown[] {

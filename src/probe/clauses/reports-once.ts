@@ -4,6 +4,7 @@ import { behavesLikeFresh, firstGesture } from '../laws.js'
 import type { HeardThen, Row } from '../stage.js'
 import { gesture, isGesture, settlesEdits, tell } from '../story.js'
 import { isNothing } from '../subject.js'
+import { waysAtBounds } from '../ways-at-bounds.js'
 
 /** Exactly one report where the value that stands differs from what was last agreed on, and none otherwise. */
 export const reportsOnce = clause({
@@ -27,6 +28,7 @@ export const reportsOnce = clause({
       })
       if (told.length > 0) yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
     }
+    for (const value of subject.values) yield* waysAtBounds(subject, value, subject.base)
     for (const one of subject.ways.slice(0, 6))
       for (const other of subject.ways.slice(0, 6))
         if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }

@@ -24,7 +24,8 @@ export const resetsFully = clause({
       const command: Move = { command: reset }
       for (const way of subject.ways) {
         yield { given: way.given, moves: [...way.moves, command] }
-        if (way.moves.length > 1) yield { given: way.given, moves: [...way.moves.slice(0, 1), command] }
+        for (const given of way.moves.length > 1 ? [way.given, subject.base] : [])
+          yield { given, moves: [...way.moves.slice(0, 1), command] }
       }
       for (const { name } of subject.values)
         for (const value of subject.plain(name).slice(0, 2))

@@ -4,7 +4,8 @@ import type { Given } from '../../ideal/index.js'
 import { clause } from '../clause.js'
 import { isTell, settlesEdits, tell, type Story } from '../story.js'
 import type { Subject } from '../subject.js'
-import { waysAtBounds } from '../ways-at-bounds.js'
+import { zeroBoundOf } from '../zero-bounds.js'
+import { beyond, outsideOf, waysAtBounds } from '../ways-at-bounds.js'
 
 /** Bounds and steps hold on every way in. */
 export const staysWithin = clause({
@@ -31,7 +32,7 @@ export const staysWithin = clause({
       for (const value of subject.values.filter(isBounded)) {
         const limits = subject.limits(value, given)
         const off = row.heard.find((one) => one.value === value.name && outsideText(one.payload, limits) !== undefined)
-        if (off !== undefined && !isZeroBound(value, given))
+        if (off !== undefined && zeroBoundOf(value, given) === undefined)
           return {
             row: at,
             says: `it reports ${value.name} outside its bounds: ${outsideText(off.payload, limits) ?? ''}`,
@@ -41,7 +42,7 @@ export const staysWithin = clause({
         if (!settlesEdits(row.move) || (isTell(row.move) && story.unbounded !== true && at > 0)) continue
         const stands = row.read[value.name]
         const outside = stands === undefined ? undefined : outsideText(stands, limits)
-        if (outside !== undefined && !isZeroBound(value, given))
+        if (outside !== undefined && zeroBoundOf(value, given) === undefined)
           return {
             row: at,
             says: `${value.name} leaves its bounds: ${outside}`,
@@ -58,27 +59,24 @@ export const staysWithin = clause({
 /** Bounds that are no 0: whether a 0 is taken for missing is the affair of keeps-falsy. */
 function withTrueBounds(subject: Subject, value: ValueClause): Given {
   const given: Record<string, unknown> = { ...subject.middle }
-  const span = { least: 2, most: 9 }
-  for (const end of ['least', 'most'] as const) {
+  for (const [end, wanted] of [
+    ['least', [2, '2031-05-10']],
+    ['most', [9, '2031-05-16']],
+  ] as const) {
     const name = value.bounds[end]
     if (typeof name !== 'string' || !Object.hasOwn(subject.contract.properties, name)) continue
-    const isTaken = equal(subject.ideally(name, { ...given, [name]: span[end] }), span[end])
-    const sample = isTaken ? span[end] : subject.plain(name)[0]
-    if (sample !== undefined) given[name] = sample
+    const taken = [...wanted, subject.plain(name)[0]].find(
+      (bound) => bound !== undefined && equal(subject.ideally(name, { ...given, [name]: bound }), bound),
+    )
+    if (taken !== undefined) given[name] = taken
   }
   const { least, most } = subject.limits(value, given)
-  if (typeof least === 'number' && typeof most === 'number' && least > most) return subject.middle
+  if (least !== undefined && most !== undefined && least > most) return subject.middle
   return { ...given, [value.name]: subject.ideally(value.name, { ...given, [value.name]: subject.middle[value.name] }) }
 }
 
 function* fromOutside(subject: Subject, value: ValueClause, given: Given): Iterable<Story> {
-  const { least, most, step } = subject.limits(value, given)
-  const outside = [
-    ...(typeof most === 'number' ? [most + 5 * (step ?? 1)] : []),
-    ...(typeof least === 'number' ? [least - 5 * (step ?? 1)] : []),
-    ...(step !== undefined && step !== 1 ? [(typeof least === 'number' ? least : 0) + step * 1.5] : []),
-  ]
-  for (const off of outside) {
+  for (const off of outsideOf(subject.limits(value, given))) {
     yield { given, moves: [tell({ [value.name]: off })], unbounded: true }
     yield { given: { ...given, [value.name]: off }, moves: [], unbounded: true }
   }
@@ -87,9 +85,9 @@ function* fromOutside(subject: Subject, value: ValueClause, given: Given): Itera
     ['least', 1],
   ] as const) {
     const name = value.bounds[end]
-    const middle = given[value.name]
-    if (typeof name === 'string' && typeof middle === 'number' && Object.hasOwn(subject.contract.properties, name))
-      yield { given, moves: [tell({ [name]: middle + by })], unbounded: true }
+    if (typeof name !== 'string' || !Object.hasOwn(subject.contract.properties, name)) continue
+    for (const moved of beyond(given[value.name] as number, by))
+      yield { given, moves: [tell({ [name]: moved })], unbounded: true }
   }
 }
 
@@ -98,10 +96,6 @@ function isBounded(value: ValueClause): boolean {
     value.outside !== 'keep' &&
     (value.bounds.least !== undefined || value.bounds.most !== undefined || value.step !== undefined)
   )
-}
-
-function isZeroBound(value: ValueClause, given: Given): boolean {
-  return [value.bounds.least, value.bounds.most].some((bound) => typeof bound === 'string' && given[bound] === 0)
 }
 
 function causeOf(at: number, move: unknown): string {

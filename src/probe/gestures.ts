@@ -24,6 +24,7 @@ export function gestureText(gesture: Gesture): string {
   const where = `the ${gesture.on.kind}${gesture.on.label === '' ? (gesture.on.nth === 0 ? '' : ` ${gesture.on.nth + 1}`) : ` “${gesture.on.label}”`}`
   switch (gesture.do) {
     case 'type':
+      if (gesture.on.kind === 'slider') return `move ${where} to ${gesture.text}`
       return gesture.text === '' ? `empty ${where}` : `type ${printed(gesture.text, 30)} into ${where}`
     case 'enter':
       return `press Enter in ${where}`
@@ -117,7 +118,9 @@ export function personAt(container: HTMLElement): Person {
       new view.InputEvent('beforeinput', { bubbles: true, composed: true, cancelable: true, inputType, data }),
     )
     if (!allowed) return false
+    const before = textOf(field)
     write(field, text)
+    if (textOf(field) === before) return true
     field.dispatchEvent(new view.InputEvent('input', { bubbles: true, composed: true, inputType, data }))
     return true
   }

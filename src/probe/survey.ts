@@ -66,7 +66,7 @@ function* typedThenPressed(subject: Subject, controls: readonly FoundControl[]):
 
 function* gesturesOn(
   subject: Subject,
-  { ref, options }: FoundControl,
+  { ref, options, isMultiline }: FoundControl,
 ): Iterable<{ gestures: Gesture[]; text: string | undefined }> {
   switch (ref.kind) {
     case 'text field':
@@ -74,7 +74,7 @@ function* gesturesOn(
     case 'slider':
       for (const text of textsFor(subject, ref)) {
         yield { gestures: [{ do: 'type', on: ref, text }, { do: 'leave' }], text }
-        if (ref.kind !== 'slider')
+        if (ref.kind !== 'slider' && !isMultiline)
           yield {
             gestures: [
               { do: 'type', on: ref, text },
@@ -155,6 +155,8 @@ function leavesTrace({ rows }: Played): boolean {
 interface FoundControl {
   readonly ref: ControlRef
   readonly options: number
+  /** Whether Enter begins a new line instead of ending the edit. */
+  readonly isMultiline: boolean
 }
 
 /** Looks at a mount of its own, since controls are named by what stands around them. */
@@ -162,7 +164,11 @@ async function controlsWith(stage: Stage, given: Given): Promise<FoundControl[]>
   const found = await stage.look(given, (container) =>
     controlRefs(container)
       .filter(({ element }) => isOperable(element))
-      .map(({ ref, element }) => ({ ref, options: (element as HTMLSelectElement).options?.length ?? 0 })),
+      .map(({ ref, element }) => ({
+        ref,
+        options: (element as HTMLSelectElement).options?.length ?? 0,
+        isMultiline: element.localName !== 'input',
+      })),
   )
   return found ?? []
 }

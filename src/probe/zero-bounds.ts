@@ -3,9 +3,9 @@ import { outsideText } from '../engine/index.js'
 import type { Given } from '../ideal/index.js'
 import type { LeakAt } from './clause.js'
 import type { Played, Row } from './stage.js'
-import { settlesEdits, type Story } from './story.js'
+import { isGesture, settlesEdits, type Story } from './story.js'
 import type { Subject } from './subject.js'
-import { waysAtBounds } from './ways-at-bounds.js'
+import { retyped, waysAtBounds } from './ways-at-bounds.js'
 
 /** Where a bound can be 0: everything that a person can do to go beyond it. */
 export function* beyondZero(subject: Subject, value: ValueClause): Iterable<Story> {
@@ -28,8 +28,12 @@ export async function zeroBoundLeak(subject: Subject, { story, rows }: Played): 
   if (last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
   for (const value of subject.values) {
     const bound = zeroBoundOf(value, story.given)
-    const outside = outsideText(cameTo(rows, value.name), subject.limits(value, story.given))
-    if (bound === undefined || outside === undefined || !(await holdsElsewhere(subject, value, story))) continue
+    if (
+      bound === undefined ||
+      !isBeyondZero(value, bound, cameTo(rows, value.name)) ||
+      !(await holdsElsewhere(subject, value, story))
+    )
+      continue
     return {
       row: rows.length - 1,
       says: `${bound} 0 does not hold`,
@@ -39,6 +43,10 @@ export async function zeroBoundLeak(subject: Subject, { story, rows }: Played): 
     }
   }
   return undefined
+}
+
+function isBeyondZero(value: ValueClause, bound: string, came: unknown): boolean {
+  return typeof came === 'number' && (bound === value.bounds.least ? came < 0 : came > 0)
 }
 
 /** The bound of a value that is given as 0. */
@@ -51,13 +59,17 @@ export function zeroBoundOf(value: ValueClause, given: Given): string | undefine
 /** What a value came to by itself: what was reported last, before its owner may have corrected it. */
 export function cameTo(rows: readonly Row[], name: string): unknown {
   const last = rows[rows.length - 1]
-  return last?.heard.findLast((one) => one.value === name)?.payload ?? last?.read[name] ?? last?.held[name]
+  const heard = rows.flatMap((row) => row.heard).findLast((one) => one.value === name)
+  return heard?.payload ?? last?.read[name] ?? last?.held[name]
 }
 
 async function holdsElsewhere(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
   const bound = zeroBoundOf(value, story.given) as string
   const atBound = story.given[value.name] === 0
   const given = { ...story.given, [bound]: 2, ...(atBound ? { [value.name]: 2 } : {}) }
-  const { rows } = await subject.play({ ...story, given })
+  const moves = story.moves.map((move) =>
+    isGesture(move) && move.gesture.do === 'type' ? retyped(move, String(Number(move.gesture.text) + 2)) : move,
+  )
+  const { rows } = await subject.play({ ...story, given, moves })
   return outsideText(cameTo(rows, value.name), subject.limits(value, given)) === undefined
 }

@@ -3,7 +3,22 @@ import { crewList } from './crew-list.js'
 import { deckNote } from './deck-note.js'
 import { hatchToggle } from './hatch-toggle.js'
 import { haulDate } from './haul-date.js'
+import { knotChoice } from './knot-choice.js'
 import { mastHeight } from './mast-height.js'
 import { plankRating } from './plank-rating.js'
+import { ropeOrder } from './rope-order.js'
+import { tideLevel } from './tide-level.js'
 
-export const corpus = [berthChoice, crewList, deckNote, hatchToggle, haulDate, mastHeight, plankRating]
+/** Each entry is a sound component, followed by its variants with one fault each. */
+export const corpus = [
+  berthChoice,
+  crewList,
+  deckNote,
+  hatchToggle,
+  haulDate,
+  knotChoice,
+  mastHeight,
+  plankRating,
+  ropeOrder,
+  tideLevel,
+]

@@ -78,7 +78,7 @@ export const berthChoice = variants({
       }
       set berths(berths: string[] | undefined) {
         this.#berths = berths ?? ['North', 'South', 'Creek']
-        if (has('stale-options')) this.#draw()
+        if (has('stale-options') && this.isConnected) this.#draw()
         else this.#drawOptions()
       }
 

@@ -1,9 +1,9 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from '../clause.js'
 import { behavesLikeFresh, firstGesture } from '../laws.js'
-import type { HeardThen, Row } from '../stage.js'
+import type { HeardThen, Played, Row } from '../stage.js'
 import { gesture, isGesture, settlesEdits, tell } from '../story.js'
-import { isNothing } from '../subject.js'
+import { isNothing, type Subject } from '../subject.js'
 import { waysAtBounds } from '../ways-at-bounds.js'
 
 /** Exactly one report where the value that stands differs from what was last agreed on, and none otherwise. */
@@ -48,7 +48,7 @@ export const reportsOnce = clause({
         (one) => one.value !== undefined && equal(one.payload, one.knownThen) && !isTooEarly(row, one),
       )
       if (doubled !== undefined) return doubledLeak(at, row, doubled)
-      if (row.heard.some((one) => isTooEarly(row, one))) return undefined
+      if (endsUntrue(row)) return undefined
       const missing = subject.values.find(({ name, reports }) => isMissing(row, rows[0], name, reports))
       if (missing !== undefined)
         return {
@@ -58,6 +58,8 @@ export const reportsOnce = clause({
           found: `${row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => one.event).join(', ')}`}, and the owner holds ${printed(row.held[missing.name])}`,
         }
     }
+    const unheard = await unheardEnter(subject, played)
+    if (unheard !== undefined) return unheard
     const again = story.moves.findIndex(
       (move, at) => at > 0 && 'tell' in move && story.moves[at + 1] !== undefined && isGesture(story.moves[at + 1]),
     )
@@ -83,6 +85,26 @@ export const reportsOnce = clause({
     }
   },
 })
+
+/** Enter ends an edit as leaving the field does. */
+async function unheardEnter(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
+  const at = story.moves.findIndex((move) => isGesture(move) && move.gesture.do === 'enter')
+  const [typed, entered] = [rows[at], rows[at + 1]]
+  if (at !== 1 || typed === undefined || entered === undefined || typed.heard.length + entered.heard.length > 0)
+    return undefined
+  const left = await subject.play({ ...story, moves: [...story.moves.slice(0, at), gesture({ do: 'leave' })] })
+  const heard = left.rows[at + 1]?.heard.find((one) =>
+    subject.values.some(({ name, reports }) => name === one.value && reports === 'commit'),
+  )
+  if (heard === undefined) return undefined
+  return {
+    row: at + 1,
+    says: `an edit of ${heard.value ?? ''} that ends with Enter is not reported`,
+    expected: `heard ${heard.event} ${printed(heard.payload)}, as when the field is left`,
+    found: 'nothing is heard',
+    cause: 'it listens for the loss of focus, and not for the change',
+  }
+}
 
 function doubledLeak(row: number, { heard }: Row, doubled: HeardThen): LeakAt {
   const all = heard.filter((one) => one.event === doubled.event && equal(one.payload, doubled.payload))
@@ -112,13 +134,14 @@ function isMissing(row: Row, first: Row, name: string, reports: 'edit' | 'commit
 }
 
 /** A report of the old value while a new one is on its way is untrue, and not one too many. */
-function isTooEarly({ read, heard }: Row, one: HeardThen): boolean {
-  const { value, payload } = one
-  return (
-    heard.findLast((other) => other.value === value) === one &&
-    value !== undefined &&
-    read[value] !== undefined &&
-    !equal(read[value], payload)
+function isTooEarly({ read }: Row, { value, payload }: HeardThen): boolean {
+  return value !== undefined && read[value] !== undefined && !equal(read[value], payload)
+}
+
+/** Whether the last word about a value was untrue: then its owner is wrong from here on, and no later row says anything of this clause. */
+function endsUntrue(row: Row): boolean {
+  return row.heard.some(
+    (one) => isTooEarly(row, one) && row.heard.findLast((other) => other.value === one.value) === one,
   )
 }
 

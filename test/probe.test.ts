@@ -134,6 +134,39 @@ describe('a probe', () => {
       ])
     }))
 
+  it('does not ask a value with the last word to follow its owner, nor a clock to stand still', () =>
+    inDocument(async (document, _next, frames) => {
+      customElements.define(
+        'tide-log',
+        class extends HTMLElement {
+          #text = ''
+          #isGiven = false
+          connectedCallback() {
+            this.#isGiven = true
+            this.innerHTML = '<input><p></p>'
+            const field = this.querySelector('input')!
+            field.value = this.#text
+            field.oninput = () => {
+              this.#text = field.value
+              this.dispatchEvent(new CustomEvent('text-set', { detail: { value: this.#text } }))
+            }
+            this.querySelector('p')!.textContent = `Opened at ${new Date().toISOString()}`
+          }
+          get text() {
+            return this.#text
+          }
+          set text(text: string) {
+            if (!this.#isGiven) this.#text = text
+          }
+        },
+      )
+      const tideLog = contract('tide-log', {
+        values: { text: { type: Type.String(), default: '', lastWord: 'self', accepts: 'never' } },
+      })
+      const report = await probe(tideLog, { document, frames })
+      expect(statusesOf(report, 'broken')).to.eql([])
+    }))
+
   it('takes a waiver with its reason, and does not try the clause', () =>
     inDocument(async (document, next) => {
       const waived = contract('native-text', {

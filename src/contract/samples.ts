@@ -86,7 +86,7 @@ function numbers(schema: Keywords): number[] {
     1,
     -1,
     ...(least === undefined ? [-3] : []),
-    ...(most === undefined ? [1000000] : []),
+    ...(most === undefined ? [1000] : []),
   ]
   const outer = [from - unit / 2, to + unit / 2]
   return [...plain, middle, ...fractions, ...edges, ...outer].map(on)

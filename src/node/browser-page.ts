@@ -48,6 +48,7 @@ for (const name of ['ResizeObserver', 'IntersectionObserver'] as const) {
 
 /** A component sees 16 ms pass in each frame. */
 const frames: Frames = {
+  restart: () => clock.setSystemTime(Date.UTC(2031, 4, 14, 12)),
   milliseconds: FRAME,
   async next() {
     if (observers > 0 || document.getAnimations().length > 0) await new Promise((resolve) => requestFrame(resolve))

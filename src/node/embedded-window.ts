@@ -74,6 +74,7 @@ export function openEmbeddedWindow(): EmbeddedWindow {
   return {
     document: window.document,
     frames: {
+      restart: () => clock.setSystemTime(NOON),
       milliseconds: FRAME,
       next() {
         try {

@@ -21,7 +21,7 @@ export interface Clause {
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */
   readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command'
   /** Whether a story that shows no leak is evidence for the clause; every story is, where this is left out. */
-  proves?(subject: Subject, played: Played): boolean
+  proves?(subject: Subject, played: Played): boolean | Promise<boolean>
   judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined
 }
 

@@ -1,5 +1,7 @@
 /** How time passes for a probe: it waits in frames, never in clock time. */
 export interface Frames {
+  /** A story begins: where the clock is moved by the probe, it shows the same time for each. */
+  restart?(): void
   /** The next frame has been drawn, and what it set off has run. */
   next(): Promise<void>
   /** How many milliseconds a component sees pass in one frame. */

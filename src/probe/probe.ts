@@ -104,7 +104,7 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
     const found = await judged(clause, subject, played)
     silent ??= found.silent
     if (found.leak === undefined) {
-      if (found.silent === undefined && clause.proves?.(subject, played) !== false) stories++
+      if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) stories++
       continue
     }
     const shortest = await minimise(clause, subject, played, found.leak)

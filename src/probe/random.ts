@@ -4,7 +4,7 @@ import type { Subject } from './subject.js'
 
 /** Seeded random stories: the same seed gives the same stories. Tells of ordinary values, and everything that a person can do. */
 export function randomStories(subject: Subject, seed: number, count: number): { tells: Story[]; any: Story[] } {
-  const tells = subject.names.flatMap(({ name }) =>
+  const tells = subject.tellable.flatMap(({ name }) =>
     subject.plain(name).map((value): Move[] => [tell({ [name]: value })]),
   )
   const ways = subject.ways.map((way): readonly Move[] => way.moves)

@@ -84,6 +84,7 @@ async function play(
   atEnd?: (container: HTMLElement) => void,
 ): Promise<Played> {
   const { document, frames } = options
+  frames.restart?.()
   const view = document.defaultView as Window & typeof globalThis
   const values = valueClauses(contract)
   const container = document.body.appendChild(document.createElement('div'))

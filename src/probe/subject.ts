@@ -19,6 +19,8 @@ export interface Subject {
   readonly contract: AnyContract
   readonly names: readonly PropertyClause[]
   readonly values: readonly ValueClause[]
+  /** The names that follow their owner after the mount; a value that has the last word itself may not. */
+  readonly tellable: readonly PropertyClause[]
   /** The least that it can be mounted with: a value for each required name. */
   readonly least: Given
   /** The same, with every two-way value at its default: an owner that holds what it shows. */
@@ -85,6 +87,7 @@ export async function subjectFor(
     contract,
     names,
     values,
+    tellable: names.filter((clause) => !isValue(clause) || clause.lastWord === 'owner' || clause.accepts === 'always'),
     least,
     base,
     middle,

@@ -2,7 +2,7 @@ import { equal, valueClauses } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { behavesLikeFresh, firstGesture, updateEqualsRemount } from '../laws.js'
 import { samePicture } from '../picture.js'
-import { isTell, tell, type Story } from '../story.js'
+import { isGesture, isTell, tell, type Story } from '../story.js'
 import { isNothing, type Subject } from '../subject.js'
 import { waysAtBounds } from '../ways-at-bounds.js'
 
@@ -15,12 +15,12 @@ export const followsChange = clause({
   why: 'A text derived once, a bound read too early or a value kept from the mount shows the person something that is no longer true.',
   tried:
     'Each name is told other ordinary values, alone and in random sequences; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it.',
-  unprovenWhen: 'No name has two ordinary values.',
+  unprovenWhen: 'No change of any name could be seen.',
   random: 'tells',
   onTrial: 'tell',
   concerns: ({ properties, values }) => Object.keys(properties).length + Object.keys(values).length > 0,
   *stories(subject) {
-    for (const { name } of subject.names) {
+    for (const { name } of subject.tellable) {
       const [first, ...others] = subject.plain(name)
       if (subject.base[name] === undefined && first !== undefined)
         yield { given: subject.base, moves: [tell({ [name]: first })] }
@@ -28,6 +28,7 @@ export const followsChange = clause({
     }
     yield* toldBounds(subject)
   },
+  proves: (_, { rows }) => rows.some((row) => isGesture(row.move) || !samePicture(row.picture, rows[0].picture)),
   async judge(subject, played) {
     const { story, rows } = played
     const leak = await updateEqualsRemount(subject, played)

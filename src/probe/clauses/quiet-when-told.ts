@@ -17,7 +17,7 @@ export const quietWhenTold = clause({
   *stories(subject) {
     yield { given: subject.least, moves: [] }
     yield { given: subject.base, moves: [] }
-    for (const { name } of [...subject.values, ...subject.names.filter((one) => one.kind === 'property')])
+    for (const { name } of [...subject.tellable].sort((one) => (one.kind === 'value' ? -1 : 1)))
       yield {
         given: subject.base,
         moves: subject

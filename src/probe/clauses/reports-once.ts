@@ -24,7 +24,7 @@ export const reportsOnce = clause({
     for (const way of subject.ways) {
       const told = [...way.changes].flatMap((name) => {
         const back = way.given[name] ?? subject.names.find((one) => one.name === name)?.default
-        return back === undefined ? [] : [tell({ [name]: back })]
+        return back === undefined || !subject.tellable.some((one) => one.name === name) ? [] : [tell({ [name]: back })]
       })
       if (told.length > 0) yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
     }

@@ -12,7 +12,7 @@ export const showsInitial = clause({
   why: 'A field that starts empty or with its default overwrites what was saved as soon as the person goes on.',
   tried:
     'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told.',
-  unprovenWhen: 'No ordinary value of any name can be made.',
+  unprovenWhen: 'No ordinary value of any name can be seen.',
   random: 'none',
   onTrial: 'mount',
   concerns: ({ properties, values }) => Object.keys(properties).length + Object.keys(values).length > 0,
@@ -21,6 +21,9 @@ export const showsInitial = clause({
     yield { given: subject.base, moves: [] }
     for (const { name } of subject.names)
       for (const value of subject.plain(name)) yield { given: { ...subject.base, [name]: value }, moves: [] }
+  },
+  async proves(subject, { rows: [row] }) {
+    return !samePicture(row.picture, (await subject.fresh(subject.least)).picture)
   },
   async judge(subject, { story: { given }, rows: [row] }) {
     for (const { name } of subject.names) {

@@ -1,6 +1,7 @@
 import { accepts, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { followsOrdinaryTell, updateEqualsRemount } from '../laws.js'
+import { samePicture } from '../picture.js'
 import { tell } from '../story.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
@@ -10,7 +11,7 @@ export const takesEmpty = clause({
   promise: 'Its owner can clear it: told nothing, it looks as if it had been mounted with nothing.',
   why: 'A photo, a date or a choice that cannot be cleared from outside survives the reset of its screen and is sent with the next record.',
   tried: 'Each name is told an ordinary value and then what is empty for it, or that it is no longer given.',
-  unprovenWhen: 'No ordinary value of such a name can be made.',
+  unprovenWhen: 'No ordinary value of such a name can be made, or none of them can be seen.',
   random: 'tells',
   onTrial: 'tell',
   concerns: (contract) =>
@@ -18,11 +19,12 @@ export const takesEmpty = clause({
       (one) => emptiesOf(one).length > 0,
     ),
   *stories(subject) {
-    for (const named of subject.names)
+    for (const named of subject.tellable)
       for (const empty of emptiesOf(named))
         for (const value of subject.plain(named.name).slice(0, 2))
           yield { given: { ...subject.base, [named.name]: value }, moves: [tell({ [named.name]: empty })] }
   },
+  proves: (_, { rows }) => rows.some((row) => !samePicture(row.picture, rows[0].picture)),
   async judge(subject, played) {
     const leak = await updateEqualsRemount(subject, played)
     if (leak === undefined) return undefined

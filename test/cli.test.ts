@@ -1,11 +1,12 @@
 import { expect } from 'chai'
+import { Ajv } from 'ajv'
 import { Ajv2020 } from 'ajv/dist/2020.js'
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { reportSchema } from 'caulker/report'
 import { caulker, folderWith, run } from './support/cli.js'
 
-const CONTRACT = `import { contract, Type } from 'caulker'\nexport const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } } })\n`
+const CONTRACT = `import { contract, Type } from 'caulker'\nexport const winch = contract('chain-winch', { summary: 'A winch', values: { turns: { type: Type.Integer(), default: 0 } } })\n`
 const schema = JSON.parse(readFileSync('schema/report-1.json', 'utf8')) as object
 const isReport = new Ajv2020({ strict: false }).compile(schema)
 const judged = (text: string) => {
@@ -30,7 +31,7 @@ describe('the command line', () => {
       '--output',
       join(folder, 'report.json'),
     )
-    expect(written.out).to.match(/^6 errors in 10 contracts and 1 screen\.\nWritten to /)
+    expect(written.out).to.match(/^10 errors, 14 warnings, 3 notes in 11 contracts and 2 screens\.\nWritten to /)
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })
 
@@ -184,6 +185,75 @@ describe('the command line', () => {
   })
 })
 
+describe('findings that are known or not wanted', () => {
+  const findingsOf = async (...args: string[]) => {
+    const { code, out } = await caulker('check', 'examples/bilge', '--format', 'json', ...args)
+    return { code, rules: (JSON.parse(out) as { findings: { rule: string }[] }).findings.map(({ rule }) => rule) }
+  }
+
+  it('are chosen by level, by rule and by what to ignore', async () => {
+    expect((await findingsOf('--level', 'error')).rules.length).to.equal(10)
+    expect(await findingsOf('--rule', 'frozen-value', 'two-writers')).to.eql({
+      code: 1,
+      rules: ['two-writers', 'frozen-value'],
+    })
+    expect(await findingsOf('--rule', 'frozen-value', '--ignore', 'frozen-value')).to.eql({ code: 0, rules: [] })
+    expect(await findingsOf('--rule', 'undocumented')).to.eql({ code: 0, rules: ['undocumented'] })
+  })
+
+  it('are not reported again once a baseline knows them, and new ones are', async () => {
+    const folder = folderWith({ 'a.contract.ts': CONTRACT.replace('default: 0', 'default: null as any') })
+    const baseline = join(folder, 'known.json')
+    const check = (...args: string[]) => caulker('check', folder, '--baseline', baseline, ...args)
+    expect(await check()).to.include({
+      code: 2,
+      err: `caulker: --baseline ${baseline}: there is no such file; write it with --update-baseline\n`,
+    })
+    expect((await check('--update-baseline')).out).to.match(/^1 findings are known from now on/)
+    const known = await check()
+    expect([known.code, known.out]).to.eql([
+      0,
+      'No leaks found in 1 contract and 0 screens.\n1 known finding from the baseline not listed.\n',
+    ])
+    writeFileSync(
+      join(folder, 'a.contract.ts'),
+      `\n\n${CONTRACT.replace('default: 0', "default: null as any, event: 'turnsSet'")}`,
+    )
+    const more = await check()
+    expect([more.code, more.out.split('\n')[0]]).to.eql([1, '1 warning in 1 contract and 0 screens.'])
+    writeFileSync(baseline, '{')
+    expect((await check()).err).to.match(/is no JSON .* write it anew with --update-baseline/)
+  })
+
+  it("are written as SARIF that the standard's own schema accepts", async () => {
+    const { out } = await caulker('check', 'examples/bilge', '--format', 'sarif')
+    const sarif = JSON.parse(
+      readFileSync('node_modules/@microsoft/jest-sarif/lib/schemas/sarif-2.1.0-rtm.5.json', 'utf8'),
+    ) as Record<string, unknown>
+    const { $schema: _, $id: __, id: ___, ...standard } = sarif
+    const formats = { uri: true, 'uri-reference': true, 'date-time': true } as const
+    const isSarif = new Ajv({ strict: false, unicodeRegExp: false, formats }).compile(standard)
+    const log = JSON.parse(out) as {
+      runs: {
+        results: {
+          ruleId: string
+          message: { text: string }
+          locations: { physicalLocation: { artifactLocation: { uri: string }; region: { startLine: number } } }[]
+        }[]
+      }[]
+    }
+    expect(isSarif(log), JSON.stringify(isSarif.errors?.slice(0, 3))).to.equal(true)
+    const misspelt = log.runs[0]!.results.find(({ ruleId }) => ruleId === 'unknown-name')!
+    expect(misspelt.message.text).to.equal(
+      "'bales' (bale-stepper) has no property or value 'fewset'. Did you mean 'fewest'?",
+    )
+    expect(misspelt.locations[0]!.physicalLocation).to.deep.include({
+      artifactLocation: { uri: 'examples/bilge/work-order.screen.js' },
+    })
+    expect(misspelt.locations[0]!.physicalLocation.region.startLine).to.equal(24)
+  })
+})
+
 describe('the packed package', () => {
   it('works in an empty project', async function () {
     this.timeout(300_000)
@@ -199,7 +269,7 @@ describe('the packed package', () => {
     expect(installed.code, installed.err).to.equal(0)
     expect(existsSync(join(folder, 'node_modules/caulker/schema/report-1.json'))).to.equal(true)
     expect((await run('node', ['use.mjs'], folder)).out).to.equal(
-      'native-text 9 No leaks found in 1 contract and 0 screens. 0\n',
+      'native-text 9 No leaks found in 1 contract and 0 screens. 1\n',
     )
     expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal(
       'No leaks found in 1 contract and 0 screens.\n',

@@ -16,6 +16,7 @@ export const LEAKS: Record<string, string> = {
   'late-stepper': 'reports-truth',
   'loose-stepper': 'stays-within',
   'half-reset-text': 'resets-fully',
+  'wormy-plank': 'stays-within',
 }
 
 const probed = (

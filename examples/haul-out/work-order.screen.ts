@@ -5,12 +5,13 @@ import { priceTag } from './contracts/price-tag.contract.js'
 import { surveyPhoto } from './contracts/survey-photo.contract.js'
 import { yardText } from './contracts/yard-text.contract.js'
 
+const MARKS_A_BALE = 18.5
+
 /** The work order of a haul-out: what the vessel needs, and what it comes to. */
 export const workOrder = screen('work-order', {
   cells: {
     vessel: { type: Type.String(), initial: 'Bittern', amend: (name) => name.trimStart() },
     bales: { type: Type.Integer(), initial: 10 },
-    price: { type: Type.Number(), initial: 18.5 },
     photo: { type: Type.Union([host('File'), Type.Null()]), initial: null },
     note: { type: Type.String(), initial: '' },
   },
@@ -24,7 +25,7 @@ export const workOrder = screen('work-order', {
     again: nativeButton,
   },
   reckoned: ({ cells }) => ({
-    total: reckon([cells.bales, cells.price], (bales, each) => bales * each),
+    total: reckon([cells.bales], (bales) => bales * MARKS_A_BALE),
     caption: reckon([cells.vessel], (vessel) => (vessel === '' ? 'Total' : `Total for ${vessel}`)),
   }),
   actions: ({ cells, fittings }) => ({

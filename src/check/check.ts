@@ -56,4 +56,16 @@ function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Find
 }
 
 /** Parts of a path that lead to the line, and say nothing to a reader. */
-const SECTIONS = new Set(['bind', 'cells', 'properties', 'values', 'actions', 'reckoned', 'fittings', 'on'])
+const SECTIONS = new Set([
+  'bind',
+  'cells',
+  'properties',
+  'values',
+  'actions',
+  'reckoned',
+  'fittings',
+  'on',
+  'events',
+  'commands',
+  'waives',
+])

@@ -1,4 +1,4 @@
-import type { AnyContract, Place } from '../contract/index.js'
+import { hint, type AnyContract, type Place } from '../contract/index.js'
 import type { ScreenView } from './screen-view.js'
 
 export type Level = 'error' | 'warning' | 'note'
@@ -62,4 +62,19 @@ export function screenRule(texts: Omit<ScreenRule, 'about'>): ScreenRule {
 /** A leak at a place that is named from the outside in: fitting, then name. */
 export function leak(at: readonly string[], says: string, more: { mend?: string; level?: Level } = {}): Leak {
   return { at, says, ...more }
+}
+
+/** The mend for a wrong name: the closest right one, else all that there are. */
+export function nearestMend(wrong: string, names: Iterable<string>): { mend?: string } {
+  const nearest = hint(wrong, names).slice(2)
+  return nearest === ''
+    ? {}
+    : { mend: `${nearest.charAt(0).toUpperCase()}${nearest.slice(1)}${nearest.endsWith('?') ? '' : '.'}` }
+}
+
+/** Where a cell is written from, for a sentence: `the action 'again'`, or `'winch.turns'`. */
+export function writerText(writer: string): string {
+  return writer.startsWith('actions.')
+    ? `the action '${writer.slice('actions.'.length)}'`
+    : `'${writer.replace(/^bind\./, '')}'`
 }

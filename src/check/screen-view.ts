@@ -33,6 +33,8 @@ export interface FittingView {
   boundValues(): readonly (readonly [ValueClause, Binding])[]
   /** The cells that take a value from the report of it. */
   takersOf(value: ValueClause): readonly AnyCell[]
+  /** The cells that take any of its reports by a handler. */
+  boundTakers(): readonly string[]
   /** Whether the person can never propose anything here. */
   isLocked(): boolean
 }
@@ -78,6 +80,10 @@ function fittingView(
 ): FittingView {
   const bindings = new Map(Object.entries(screen.bindings[name] ?? {}))
   const handlers = new Map(Object.entries(screen.on[name] ?? {}))
+  const takersOf = (value: ValueClause): AnyCell[] => {
+    const steps = handlers.get(value.event)?.steps ?? []
+    return steps.flatMap((step) => (step.step === 'set' && isPayload(step.value) ? [step.cell] : []))
+  }
   return {
     name,
     contract,
@@ -88,10 +94,8 @@ function fittingView(
         const binding = bindings.get(value.name)
         return binding === undefined ? [] : [[value, binding] as const]
       }),
-    takersOf(value) {
-      const steps = handlers.get(value.event)?.steps ?? []
-      return steps.flatMap((step) => (step.step === 'set' && isPayload(step.value) ? [step.cell] : []))
-    },
+    takersOf,
+    boundTakers: () => valueClauses(contract).flatMap((value) => takersOf(value).map((cell) => cell.name)),
     isLocked: () =>
       [contract.locks.readonly, contract.locks.disabled].some(
         (lock) => lock !== undefined && isAlwaysTrue(screen, cells, bindings.get(lock), clauseOf(contract, lock)),

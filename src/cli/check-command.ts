@@ -1,37 +1,83 @@
 import { Command, Option } from 'commander'
-import { rules, type Rule } from '../check/index.js'
+import { rules, type Level, type Rule } from '../check/index.js'
 import { CaulkerError, hint } from '../contract/index.js'
-import { checkText, reportJson, type CheckReport } from '../report/index.js'
-import { deliver, EXIT, wantsColour } from './output.js'
+import { newSince, writeBaseline } from '../node/baseline.js'
+import { checkSarif, checkText, reportJson, type CheckReport, type LocatedFinding } from '../report/index.js'
+import { deliver, EXIT, packageVersion, wantsColour } from './output.js'
 import { runCheck } from './run-check.js'
 
 interface CheckOptions {
-  format: 'text' | 'json'
+  format: 'text' | 'json' | 'sarif'
   output?: string
   explain?: string
+  level: Level
+  rule?: string[]
+  ignore?: string[]
+  baseline?: string
+  updateBaseline?: boolean
 }
+
+const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 
 export function checkCommand(exit: (code: number) => void): Command {
   return new Command('check')
     .description('read contracts and screens at rest, and say what leaks')
     .argument('[paths...]', 'files, or folders to search for *.contract.ts and *.screen.ts (also .js)', ['.'])
-    .addOption(new Option('--format <format>', 'how to print the findings').choices(['text', 'json']).default('text'))
+    .addOption(
+      new Option('--format <format>', 'how to print the findings').choices(['text', 'json', 'sarif']).default('text'),
+    )
     .option('--output <file>', 'write the report to a file')
+    .addOption(new Option('--level <level>', 'the lightest level to report').choices([...LEVELS]).default('note'))
+    .option('--rule <id...>', 'only these rules')
+    .option('--ignore <id...>', 'all rules but these')
+    .option('--baseline <file>', 'report only what this file does not know yet')
+    .option('--update-baseline', 'write all that is found now into the baseline file')
     .option('--explain <rule>', 'say why a rule is there, with a mended example')
     .addHelpText(
       'after',
-      '\nExample:\n  $ caulker check src/screens\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged',
+      '\nExamples:\n  $ caulker check src/screens\n  $ caulker check src --baseline known-leaks.json --update-baseline\n\nExit codes: 0 no leaks (notes included), 1 leaks, 2 something could not be judged',
     )
     .action(async (paths: string[], options: CheckOptions) => {
       if (options.explain !== undefined) {
-        process.stdout.write(explained(ruleNamed(options.explain)))
+        process.stdout.write(explained(ruleNamed('--explain', options.explain)))
         return exit(EXIT.sound)
       }
-      const report = await runCheck(paths)
-      const text = checkText(report, { colour: options.output === undefined && wantsColour() })
-      deliver(options.format === 'json' ? reportJson(report) : text, text, options.output)
+      for (const id of options.rule ?? []) ruleNamed('--rule', id)
+      for (const id of options.ignore ?? []) ruleNamed('--ignore', id)
+      const whole = await runCheck(paths)
+      const chosen = whole.findings.filter((finding) => isChosen(finding, options))
+      if (options.updateBaseline === true) return exit(updateBaseline(chosen, options))
+      const report = {
+        ...whole,
+        findings: options.baseline === undefined ? chosen : newSince(chosen, options.baseline),
+      }
+      const text = checkText(report, {
+        colour: options.output === undefined && wantsColour(),
+        known: chosen.length - report.findings.length,
+      })
+      deliver(formatted(report, text, options.format), text, options.output)
       exit(codeOf(report))
     })
+}
+
+function isChosen({ rule, level }: LocatedFinding, options: CheckOptions): boolean {
+  const isWanted = options.rule === undefined || options.rule.includes(rule)
+  return isWanted && !(options.ignore ?? []).includes(rule) && LEVELS.indexOf(level) <= LEVELS.indexOf(options.level)
+}
+
+function updateBaseline(findings: readonly LocatedFinding[], { baseline }: CheckOptions): number {
+  if (baseline === undefined)
+    throw new CaulkerError('bad-argument', '--update-baseline needs --baseline FILE, the file to write')
+  writeBaseline(findings, baseline)
+  process.stdout.write(
+    `${findings.length} findings are known from now on; only new ones are reported with --baseline ${baseline}\n`,
+  )
+  return EXIT.sound
+}
+
+function formatted(report: CheckReport, text: string, format: CheckOptions['format']): string {
+  if (format === 'json') return reportJson(report)
+  return format === 'sarif' ? checkSarif(report, packageVersion()) : text
 }
 
 function codeOf({ findings, troubles, contracts, screens }: CheckReport): number {
@@ -39,11 +85,16 @@ function codeOf({ findings, troubles, contracts, screens }: CheckReport): number
   return findings.some((finding) => finding.level !== 'note') ? EXIT.leaks : EXIT.sound
 }
 
-function ruleNamed(id: string): Rule {
-  const ids = rules.map((rule) => rule.id)
+function ruleNamed(option: string, id: string): Rule {
   const found = rules.find((rule) => rule.id === id)
   if (found === undefined)
-    throw new CaulkerError('bad-argument', `--explain ${id}: there is no such rule${hint(id, ids)}`)
+    throw new CaulkerError(
+      'bad-argument',
+      `${option} ${id}: there is no such rule${hint(
+        id,
+        rules.map((rule) => rule.id),
+      )}`,
+    )
   return found
 }
 

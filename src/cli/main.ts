@@ -1,21 +1,17 @@
 #!/usr/bin/env node
-import { readFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
 import { CaulkerError, messageOf } from '../contract/index.js'
 import { checkCommand } from './check-command.js'
-import { EXIT } from './output.js'
+import { EXIT, packageVersion } from './output.js'
 import { probeCommand } from './probe-command.js'
 
 const exit = (code: number) => {
   process.exitCode = code
 }
 
-const { version } = JSON.parse(readFileSync(new URL('../../package.json', import.meta.url), 'utf8')) as {
-  version: string
-}
 const caulker = new Command('caulker')
   .description('Checks the contracts of input components and their screens, and probes the live components.')
-  .version(version)
+  .version(packageVersion())
   .addCommand(checkCommand(exit))
   .addCommand(probeCommand(exit))
   .addHelpText('after', '\nExamples:\n  $ caulker check src\n  $ caulker probe src')

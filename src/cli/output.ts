@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { CaulkerError, messageOf } from '../contract/index.js'
 import { shown } from '../node/find.js'
 
@@ -19,6 +19,14 @@ export function deliver(report: string, answer: string, file: string | undefined
     )
   }
   process.stdout.write(`${answer.split('\n')[0] ?? ''}\nWritten to ${shown(file)}\n`)
+}
+
+/** The version of this package. */
+export function packageVersion(): string {
+  const { version } = JSON.parse(readFileSync(new URL('../../package.json', import.meta.url), 'utf8')) as {
+    version: string
+  }
+  return version
 }
 
 /** Whether to use colour: only on a terminal, and never where NO_COLOR is set. */

@@ -42,6 +42,10 @@ export interface ValueDraft<S extends TSchema, P extends string> extends Propert
 
 export interface EventDraft<S extends TSchema> {
   payload?: S
+  bubbles?: boolean
+  composed?: boolean
+  cancelable?: boolean
+  mustHear?: boolean
   summary?: string
 }
 
@@ -59,6 +63,8 @@ export interface PropertyClause<T = unknown> {
   readonly required: boolean
   /** What applies when it is not given; undefined where there is no default. */
   readonly default: T | undefined
+  /** Whether the contract says so itself; the default of a two-way value is else what is empty. */
+  readonly hasDefault: boolean
   readonly attribute: string | false
   readonly reflects: boolean
   readonly label: string
@@ -92,6 +98,11 @@ export interface ValueClause<T = unknown> extends PropertyClause<T> {
 export interface EventClause {
   readonly name: string
   readonly payload: TSchema | undefined
+  readonly bubbles: boolean
+  readonly composed: boolean
+  readonly cancelable: boolean
+  /** Whether an owner that does not hear it loses something. */
+  readonly mustHear: boolean
   readonly summary: string | undefined
 }
 

@@ -111,6 +111,10 @@ export function contract<
     events: mapValues(draft.events, (clause: EventDraft<TSchema>, name): EventClause => ({
       name,
       payload: clause.payload,
+      bubbles: clause.bubbles ?? false,
+      composed: clause.composed ?? false,
+      cancelable: clause.cancelable ?? false,
+      mustHear: clause.mustHear ?? false,
       summary: clause.summary,
     })),
     commands: mapValues(draft.commands, (clause: CommandDraft, name): CommandClause => ({
@@ -159,6 +163,7 @@ function propertyClause(name: string, draft: PropertyDraft<TSchema>, required: b
     type: draft.type,
     required,
     default: draft.default,
+    hasDefault: 'default' in draft,
     attribute: draft.attribute ?? (isScalar(draft.type) ? kebab(name) : false),
     reflects: draft.reflects ?? false,
     label: draft.label ?? labelOf(name),

@@ -58,7 +58,14 @@ const VALUE: Shape = {
   resetTo: oneOf('default', 'initial'),
 }
 
-const EVENT: Shape = { payload: aType, summary: aString }
+const EVENT: Shape = {
+  payload: aType,
+  bubbles: aFlag,
+  composed: aFlag,
+  cancelable: aFlag,
+  mustHear: aFlag,
+  summary: aString,
+}
 const COMMAND: Shape = { effect: oneOf('reset', 'focus', 'check'), reports: aFlag, summary: aString }
 const BOUNDS: Shape = { least: anything, most: anything }
 const FORM: Shape = { value: aString }

@@ -3,9 +3,11 @@ import type { CheckReport, LocatedFinding } from './model.js'
 import { troubleLines } from './trouble-text.js'
 
 /** A check as text for people: the answer first, then file by file. */
-export function checkText(report: CheckReport, options: { colour?: boolean } = {}): string {
+export function checkText(report: CheckReport, options: { colour?: boolean; known?: number } = {}): string {
   const ink = inkFor(options.colour ?? false)
   const lines = [answer(report, ink)]
+  if ((options.known ?? 0) > 0)
+    lines.push(ink.quiet(`${counted(options.known ?? 0, 'known finding')} from the baseline not listed.`))
   for (const [file, findings] of byFile(report.findings)) {
     lines.push('', ink.strong(file))
     const where = findings.map(({ line, column }) => (line === undefined ? '' : `${line}:${column ?? 1}`))

@@ -10,5 +10,6 @@ export {
   type TroubleReport,
 } from './model.js'
 export { probeText, type ProbeTextOptions } from './probe-text.js'
+export { checkSarif } from './sarif.js'
 export { reportSchema } from './schema.js'
 export { troubleText } from './trouble-text.js'

@@ -1,5 +1,5 @@
 import { equal } from '../../contract/index.js'
-import { leak, screenRule } from '../rule.js'
+import { leak, screenRule, writerText } from '../rule.js'
 
 /** A value whose edit is taken by a handler, and that does not follow the cell which took it. */
 export const halfBound = screenRule({
@@ -48,7 +48,7 @@ export const log = screen('deck-log', {
           const unseen =
             others.length === 0
               ? `the initial value of '${cell.name}' is never shown`
-              : `what ${others.map(plain).join(' and ')} makes of '${cell.name}' is never shown`
+              : `what ${others.map(writerText).join(' and ')} makes of '${cell.name}' is never shown`
           yield leak(
             ['bind', fitting.name, ...(binding === undefined ? [] : [value.name])],
             `the edits of '${fitting.name}.${value.name}' reach '${cell.name}', but ${unseen}`,
@@ -61,9 +61,3 @@ export const log = screen('deck-log', {
     }
   },
 })
-
-function plain(writer: string): string {
-  return writer.startsWith('actions.')
-    ? `the action '${writer.slice('actions.'.length)}'`
-    : `'${writer.replace(/^bind\./, '')}'`
-}

@@ -1,6 +1,5 @@
-import { hint } from '../../contract/index.js'
 import type { Source } from '../../wiring/index.js'
-import { leak, screenRule, type Leak } from '../rule.js'
+import { leak, nearestMend, screenRule, type Leak } from '../rule.js'
 import { bindableNames, eventNames, type FittingView, type ScreenView } from '../screen-view.js'
 
 /** A name that does not exist: of a fitting, a property, an event, a command, a cell or an action. */
@@ -46,16 +45,8 @@ export const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: ()
           continue
         }
         const fitting = view.fittings.find((one) => one.name === step.fitting.name)
-        const commands = Object.keys(fitting?.contract.commands ?? {})
         if (fitting === undefined)
           yield unknown(at, `the screen has no fitting '${step.fitting.name}'`, step.fitting.name, fittingNames)
-        else if (!commands.includes(step.command))
-          yield unknown(
-            at,
-            `'${fitting.name}' (${fitting.contract.tag}) has no command '${step.command}'`,
-            step.command,
-            commands,
-          )
       }
     }
   },
@@ -95,14 +86,5 @@ function* unknownSource(view: ScreenView, at: readonly string[], source: Source<
 }
 
 function unknown(at: readonly string[], says: string, wrong: string, names: Iterable<string>): Leak {
-  const nearest = hint(wrong, names)
-  return leak(
-    at,
-    says,
-    nearest === ''
-      ? {}
-      : {
-          mend: `${nearest.slice(2).replace(/^./, (first) => first.toUpperCase())}${nearest.endsWith('?') ? '' : '.'}`,
-        },
-  )
+  return leak(at, says, nearestMend(wrong, names))
 }

@@ -1,0 +1,2 @@
+/** Nothing of it can be seen yet, so a probe proves nothing. */
+customElements.define('wormy-plank', class extends HTMLElement {})

@@ -2,6 +2,7 @@
 import { Command, CommanderError } from 'commander'
 import { CaulkerError, messageOf } from '../contract/index.js'
 import { checkCommand } from './check-command.js'
+import { compareCommand } from './compare-command.js'
 import { EXIT, packageVersion } from './output.js'
 import { probeCommand } from './probe-command.js'
 
@@ -14,6 +15,7 @@ const caulker = new Command('caulker')
   .version(packageVersion())
   .addCommand(checkCommand(exit))
   .addCommand(probeCommand(exit))
+  .addCommand(compareCommand(exit))
   .addHelpText('after', '\nExamples:\n  $ caulker check src\n  $ caulker probe src')
 
 for (const command of [caulker, ...caulker.commands])

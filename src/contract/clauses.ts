@@ -73,6 +73,8 @@ export interface PropertyClause<T = unknown> {
   readonly amend: readonly Amend<any>[]
   readonly refuse: readonly Refuse<any>[]
   readonly after: readonly After<any>[]
+  /** Which of these functions stay in the module, where the contract was read from a file that cannot hold them. */
+  readonly code: readonly string[]
 }
 
 /** A two-way value with every clause filled in. */

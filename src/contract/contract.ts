@@ -171,6 +171,7 @@ function propertyClause(name: string, draft: PropertyDraft<TSchema>, required: b
     amend: listed(draft.amend),
     refuse: listed(draft.refuse),
     after: listed(draft.after),
+    code: (draft as { code?: readonly string[] }).code ?? [],
   }
 }
 

@@ -25,7 +25,9 @@ export type {
 } from './clauses.js'
 export { CaulkerError, messageOf, type ErrorCode } from './errors.js'
 export { closest, hint, kebab, labelOf } from './names.js'
-export { placeOf, rememberPlace, firstPlace, type Place } from './place.js'
+export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './place.js'
+export { contractFileSchema } from './file-schema.js'
+export { contractFromJson, contractToJson, schemaJson, type ContractJson } from './json.js'
 export { atParts, pointerParts, valueAt } from './pointer.js'
 export { printed } from './print.js'
 export {
@@ -44,3 +46,4 @@ export {
 export { listed, mapValues } from './lists.js'
 export { isWithin, type Compatibility } from './compatible.js'
 export { samplesOf } from './samples.js'
+export { compareContracts, nextVersion, weightOf, type Change, type Weight } from './compare.js'

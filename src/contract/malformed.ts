@@ -37,6 +37,10 @@ const PROPERTY: Shape = {
   amend: functions,
   refuse: functions,
   after: functions,
+  code: (value) =>
+    Array.isArray(value) && value.every((one) => ['amend', 'refuse', 'after'].includes(one as string))
+      ? undefined
+      : "must be a list of 'amend', 'refuse' and 'after'",
 }
 
 const VALUE: Shape = {

@@ -17,6 +17,11 @@ export function rememberPlace(made: object, maker: (...args: never[]) => unknown
   if (place !== undefined) places.set(made, place)
 }
 
+/** For what was not written as code: a contract that was read from a file. */
+export function setPlace(made: object, place: Place): void {
+  places.set(made, place)
+}
+
 export function placeOf(made: object): Place | undefined {
   return places.get(made)
 }

@@ -46,6 +46,12 @@ function keyOf({ file, defines }: ProbeJob): string {
   return [file, ...defines].join('\n')
 }
 
+/** A contract file is no module: the page is given what it says. */
+function importOf(module: string): string {
+  if (!module.endsWith('.json')) return `() => import(${JSON.stringify(module)})`
+  return `async () => ({ contract: contractFromJson((await import(${JSON.stringify(module)})).default) })`
+}
+
 async function bundled(
   modules: readonly string[],
   folder: string,
@@ -53,7 +59,8 @@ async function bundled(
   const entry = 'virtual:caulker-entry'
   const code = [
     `import { runJob } from ${JSON.stringify(PAGE)}`,
-    `const modules = [${modules.map((module) => `() => import(${JSON.stringify(module)})`).join(', ')}]`,
+    `import { contractFromJson } from 'caulker'`,
+    `const modules = [${modules.map(importOf).join(', ')}]`,
     'export const run = (job, beat) => runJob(job, modules, beat)',
   ].join('\n')
   const output = (await build({

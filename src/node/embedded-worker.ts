@@ -1,11 +1,11 @@
 import { parentPort, workerData } from 'node:worker_threads'
-import { designOf } from '../check/index.js'
 import { refuseUndefined } from '../dom/index.js'
 import { probe } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
 import { troubleOf } from './errors.js'
 import { beat } from './heartbeat.js'
+import { readDesign } from './read-contract.js'
 import { watchIntrinsics } from './intrinsics.js'
 import { createLoader, type Loader } from './load.js'
 import type { ProbeJob, ProbeMessage } from './probe-job.js'
@@ -38,7 +38,7 @@ async function work({ file, tag, defines, seed, clauses, hung }: ProbeJob): Prom
   } = placeFor(defines)
   let loading = file
   try {
-    const contract = designOf(await load(file)).contracts.find((one) => one.tag === tag)
+    const contract = (await readDesign(file, load)).contracts.find((one) => one.tag === tag)
     if (contract === undefined) throw new Error(`there is no contract '${tag}' here any more`)
     for (const module of defines) await load((loading = module))
     loading = file

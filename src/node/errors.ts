@@ -20,6 +20,7 @@ export function troubleOf(file: string, thrown: unknown): Trouble {
     file,
     place,
     says: messageOf(thrown)
+      .replace(/ \S+\.json:\d+:\d+$/, '')
       .replace(/^(?:ParseError|SyntaxError): /, '')
       .slice(0, 400),
   }
@@ -27,7 +28,7 @@ export function troubleOf(file: string, thrown: unknown): Trouble {
 
 /** A parser says where it stopped on its error, or in its message. */
 function parsePlace(thrown: unknown): Place | undefined {
-  const found = /\n? *(\S+\.[cm]?[jt]sx?):(\d+):(\d+)\s*$/.exec(thrown instanceof Error ? thrown.message : '')
+  const found = /\n? *(\S+\.(?:[cm]?[jt]sx?|json)):(\d+):(\d+)\s*$/.exec(thrown instanceof Error ? thrown.message : '')
   if (found === null || found[1] === undefined) return undefined
   return { file: found[1].replace(/^file:\/\//, ''), line: Number(found[2]), column: Number(found[3]) }
 }

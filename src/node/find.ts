@@ -3,7 +3,7 @@ import { dirname, join, relative, resolve } from 'node:path'
 import { globSync } from 'tinyglobby'
 import { CaulkerError, closest } from '../contract/index.js'
 
-const KINDS = ['**/*.contract.{ts,js,mts,mjs}', '**/*.screen.{ts,js,mts,mjs}']
+const KINDS = ['**/*.contract.{ts,js,mts,mjs,json}', '**/*.screen.{ts,js,mts,mjs}']
 const IGNORED = ['**/node_modules/**', '**/dist/**', '**/.*/**']
 
 /** The contract and screen files at some paths: files as they are named, folders searched. Throws for a path that is not there. */

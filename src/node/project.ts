@@ -1,7 +1,8 @@
 import type { AnyContract } from '../contract/index.js'
-import { designOf, type Design } from '../check/index.js'
+import type { Design } from '../check/index.js'
 import { troubleOf, type Trouble } from './errors.js'
 import { findDesignFiles } from './find.js'
+import { readDesign } from './read-contract.js'
 import { createLoader, type Loader } from './load.js'
 
 /** The contracts and screens found at some paths, and the files that could not be loaded. */
@@ -19,7 +20,7 @@ export async function loadProject(paths: readonly string[]): Promise<Project> {
   const files = findDesignFiles(paths)
   for (const file of files) {
     try {
-      const design = designOf(await load(file))
+      const design = await readDesign(file, load)
       if (design.contracts.length + design.screens.length === 0)
         troubles.push({
           file,
@@ -30,7 +31,10 @@ export async function loadProject(paths: readonly string[]): Promise<Project> {
         if (!contractFiles.some((one) => one.contract === contract)) contractFiles.push({ contract, file })
       for (const screen of design.screens) screens.add(screen)
     } catch (thrown) {
-      troubles.push(troubleOf(file, thrown))
+      const trouble = troubleOf(file, thrown)
+      // A module that fails is met again by each file that imports it.
+      if (!troubles.some((one) => one.place?.file === trouble.place?.file && one.says === trouble.says))
+        troubles.push(trouble)
     }
   }
   return {

@@ -1,8 +1,11 @@
+export { compareText } from './compare-text.js'
 export { checkText } from './check-text.js'
 export { reportJson } from './json.js'
 export {
   countClauses,
   type CheckReport,
+  type CompareReport,
+  type LocatedChange,
   type ComponentReport,
   type Counts,
   type LocatedFinding,

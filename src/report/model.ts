@@ -1,4 +1,5 @@
 import type { Finding } from '../check/index.js'
+import type { Change } from '../contract/index.js'
 import type { ProbeReport } from '../probe/index.js'
 
 /** A file that could not be judged. */
@@ -39,6 +40,27 @@ export interface ComponentReport extends Omit<ProbeReport, 'seed'> {
   readonly file: string
   /** The command that plays its broken clauses again; the id of the clause goes to the end. */
   readonly replay: string
+}
+
+export interface CompareReport {
+  readonly kind: 'compare'
+  readonly version: 1
+  /** The version number of the older side, if its package.json has one, and the least that the next one may be. */
+  readonly from?: string
+  readonly next?: string
+  readonly changes: readonly LocatedChange[]
+  readonly troubles: readonly TroubleReport[]
+}
+
+/** A change with the fittings that it hits. */
+export interface LocatedChange extends Change {
+  readonly hits: readonly {
+    readonly screen: string
+    readonly fitting: string
+    readonly file?: string
+    readonly line?: number
+    readonly column?: number
+  }[]
 }
 
 export interface Counts {

@@ -57,10 +57,28 @@ const probeReport = strict({
   troubles: Type.Array(trouble),
 })
 
+const hit = strict({ ...position, file: Type.Optional(text), screen: text, fitting: text })
+const change = strict({
+  contract: text,
+  path: Type.Array(text),
+  weight: Type.Enum(['major', 'minor', 'patch']),
+  says: text,
+  hits: Type.Array(hit),
+})
+const compareReport = strict({
+  $schema: Type.Optional(text),
+  kind: Type.Literal('compare'),
+  version: Type.Literal(1),
+  from: Type.Optional(text),
+  next: Type.Optional(text),
+  changes: Type.Array(change),
+  troubles: Type.Array(trouble),
+})
+
 /** The JSON Schema (2020-12) of every JSON report of version 1. */
 export const reportSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:caulker:report:1',
-  title: 'A report of caulker check or caulker probe, version 1',
-  ...Type.Union([checkReport, probeReport]),
+  title: 'A report of caulker check, probe or compare, version 1',
+  ...Type.Union([checkReport, probeReport, compareReport]),
 }

@@ -78,8 +78,16 @@ async function takenForMissing(
       found: `${name} ${printed(read)}`,
       cause,
     }
-  const standard = subject.names.find((one) => one.name === name)?.default
-  if (standard === undefined || isFalsy(standard) || !(await isSeen(subject, given, name))) return undefined
+  const named = subject.names.find((one) => one.name === name)
+  const standard = named?.default
+  if (
+    named === undefined ||
+    standard === undefined ||
+    !accepts(named.type, standard) ||
+    isFalsy(standard) ||
+    !(await isSeen(subject, given, name))
+  )
+    return undefined
   const asDefault = await subject.fresh({ ...given, [name]: standard })
   return samePicture(asDefault.picture, row.picture)
     ? {

@@ -10,11 +10,12 @@ const BELOW: Record<string, string[]> = {
   engine: ['contract', 'wiring'],
   check: ['contract', 'wiring', 'engine'],
   ideal: ['contract', 'wiring', 'engine'],
+  page: ['contract', 'check'],
   dom: ['contract', 'wiring', 'engine', 'ideal'],
   probe: ['contract', 'wiring', 'engine', 'ideal', 'dom'],
-  report: ['contract', 'check', 'probe'],
-  node: ['contract', 'wiring', 'engine', 'check', 'ideal', 'dom', 'probe'],
-  cli: ['contract', 'check', 'probe', 'report', 'node'],
+  report: ['contract', 'check', 'page', 'probe'],
+  node: ['contract', 'wiring', 'engine', 'check', 'ideal', 'dom', 'probe', 'page'],
+  cli: ['contract', 'check', 'page', 'probe', 'report', 'node'],
 }
 const CORE = ['contract', 'wiring', 'engine', 'check', 'ideal']
 

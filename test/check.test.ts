@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
 import {
   accepts,
   type Finding,
@@ -17,16 +18,21 @@ import {
   Type,
   type TSchema,
 } from 'caulker'
+import { checkPages, isPage, pageRules } from 'caulker/page'
 import { createLoader } from '../dist/node/load.js'
 import { caulker, folderWith } from './support/cli.js'
 
 const load = createLoader()
-const found = async (file: string) => check(designOf(await load(file)))
+const found = async (file: string) => {
+  const exported = await load(file)
+  const design = designOf(exported)
+  return [...check(design), ...checkPages(Object.values(exported).filter(isPage), design.contracts)]
+}
 const heavier = (findings: Finding[], than: string) =>
   findings.filter((finding) => finding.level !== 'note' || finding.rule === than)
 
 describe('each rule', () => {
-  for (const rule of rules) {
+  for (const rule of [...rules, ...pageRules]) {
     it(`${rule.id} finds its leaking example, and nothing in the mended one`, async () => {
       const folder = folderWith({ 'leaking.ts': rule.leaking, 'mended.ts': rule.mended })
       expect(heavier(await found(`${folder}/leaking.ts`), rule.id).map((finding) => finding.rule)).to.eql([rule.id])
@@ -38,7 +44,7 @@ describe('each rule', () => {
 describe('the boatyards at rest', () => {
   it('finds nothing in the sound one', async () => {
     const { code, out } = await caulker('check', 'examples/haul-out')
-    expect([code, out]).to.eql([0, 'No leaks found in 4 contracts and 1 screen.\n'])
+    expect([code, out]).to.eql([0, 'No leaks found in 4 contracts, 1 screen and 1 page.\n'])
   })
 
   const leaks: [string, string, number, string][] = [
@@ -62,7 +68,77 @@ describe('the boatyards at rest', () => {
       subject,
     ])
     expect(found).to.include.deep.members(leaks)
-    expect([...new Set(findings.map(({ rule }) => rule))]).to.have.members(rules.map(({ id }) => id))
+    expect([...new Set(findings.map(({ rule }) => rule))]).to.have.members([...rules, ...pageRules].map(({ id }) => id))
+  })
+})
+
+describe('a page', () => {
+  it('is checked by itself against the contracts beside it, with line and column', async () => {
+    const { code, out } = await caulker('check', 'examples/bilge/notice-board.html', '--format', 'json')
+    const { findings } = JSON.parse(out) as { findings: { rule: string; line: number; column: number; mend: string }[] }
+    expect(code).to.equal(1)
+    expect(findings.map(({ rule, line, column }) => [rule, line, column])).to.have.deep.members([
+      ['label-points-nowhere', 9, 14],
+      ['attribute-off-type', 10, 47],
+      ['unknown-attribute', 10, 64],
+      ['missing-attribute', 11, 7],
+      ['duplicate-id', 11, 20],
+      ['not-registered', 12, 7],
+      ['loose-button', 13, 7],
+    ])
+    expect(findings.find(({ rule }) => rule === 'not-registered')!.mend).to.equal("Did you mean 'twice-text'?")
+  })
+
+  const winch = contract('chain-winch', {
+    required: ['label'],
+    properties: {
+      label: { type: Type.String() },
+      wet: { type: Type.Boolean(), default: false },
+      wood: { type: Type.Enum(['oak', 'pine']) },
+      lines: { type: Type.Array(Type.String()) },
+    },
+    values: { turns: { type: Type.Union([Type.Integer(), Type.Null()]) } },
+  })
+  const sound = [
+    '<chain-winch label="a" wet turns="3" wood="oak" class="x" data-y="1" aria-label="b" onclick="go()"></chain-winch>',
+    '<chain-winch data-fitting="winch"></chain-winch><svg><font-face></font-face></svg>',
+    '<template><chain-winch label=""></chain-winch></template><form><button type="reset">Again</button></form><button>Free</button>',
+  ]
+  for (const html of sound)
+    it(`is not accused: ${html}`, () => expect(checkPages([{ kind: 'page', html }], [winch])).to.eql([]))
+
+  it('says that a flag written as false is true', () => {
+    const [finding] = checkPages([{ kind: 'page', html: '<chain-winch label="a" wet="false"></chain-winch>' }], [winch])
+    expect(finding).to.include({
+      rule: 'attribute-off-type',
+      says: 'wet="false" means true: a flag is true by being there',
+      mend: "Leave 'wet' out.",
+    })
+  })
+
+  it('ends in findings, whatever stands in it', () => {
+    const page = readFileSync('examples/bilge/notice-board.html', 'utf8')
+    const junk = fc.constantFrom(
+      '<',
+      '>',
+      '"',
+      '</form>',
+      '<template>',
+      '<chain-winch',
+      ' __proto__="1"',
+      ' constructor',
+      '&#0;',
+      '<!--',
+      '<svg>',
+      '\u0000',
+    )
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(page.length), fc.nat(12), junk), { minLength: 1, maxLength: 4 }), (cuts) => {
+        const html = cuts.reduce((text, [at, length, put]) => text.slice(0, at) + put + text.slice(at + length), page)
+        for (const { place } of checkPages([{ kind: 'page', html }], [winch])) expect(place!.line).to.be.at.least(1)
+      }),
+      { numRuns: 2500, seed: 5 },
+    )
   })
 })
 

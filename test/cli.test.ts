@@ -31,7 +31,9 @@ describe('the command line', () => {
       '--output',
       join(folder, 'report.json'),
     )
-    expect(written.out).to.match(/^10 errors, 14 warnings, 3 notes in 11 contracts and 2 screens\.\nWritten to /)
+    expect(written.out).to.match(
+      /^15 errors, 16 warnings, 3 notes in 11 contracts, 2 screens and 1 page\.\nWritten to /,
+    )
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })
 
@@ -178,10 +180,7 @@ describe('the command line', () => {
       'check',
       folderWith({ 'a.contract.ts': CONTRACT, 'b.contract.ts': `throw new Error('no keel')` }),
     )
-    expect([code, out.split('\n')[0]]).to.eql([
-      2,
-      '1 file could not be judged; no leaks found in 1 contract and 0 screens.',
-    ])
+    expect([code, out.split('\n')[0]]).to.eql([2, '1 file could not be judged; no leaks found in 1 contract.'])
   })
 })
 
@@ -192,7 +191,7 @@ describe('findings that are known or not wanted', () => {
   }
 
   it('are chosen by level, by rule and by what to ignore', async () => {
-    expect((await findingsOf('--level', 'error')).rules.length).to.equal(10)
+    expect((await findingsOf('--level', 'error')).rules.length).to.equal(15)
     expect(await findingsOf('--rule', 'frozen-value', 'two-writers')).to.eql({
       code: 1,
       rules: ['two-writers', 'frozen-value'],
@@ -213,14 +212,14 @@ describe('findings that are known or not wanted', () => {
     const known = await check()
     expect([known.code, known.out]).to.eql([
       0,
-      'No leaks found in 1 contract and 0 screens.\n1 known finding from the baseline not listed.\n',
+      'No leaks found in 1 contract.\n1 known finding from the baseline not listed.\n',
     ])
     writeFileSync(
       join(folder, 'a.contract.ts'),
       `\n\n${CONTRACT.replace('default: 0', "default: null as any, event: 'turnsSet'")}`,
     )
     const more = await check()
-    expect([more.code, more.out.split('\n')[0]]).to.eql([1, '1 warning in 1 contract and 0 screens.'])
+    expect([more.code, more.out.split('\n')[0]]).to.eql([1, '1 warning in 1 contract.'])
     writeFileSync(baseline, '{')
     expect((await check()).err).to.match(/is no JSON .* write it anew with --update-baseline/)
   })
@@ -261,19 +260,15 @@ describe('the packed package', () => {
       'package.json': '{ "name": "slipway", "private": true, "type": "module" }',
       'chain-winch.contract.ts': CONTRACT,
       'chain-winch.ts': `customElements.define('chain-winch', class extends HTMLElement { #turns = 0; get turns() { return this.#turns } set turns(turns) { this.#turns = turns ?? 0; this.textContent = String(this.#turns) } connectedCallback() { this.textContent = String(this.#turns) } })`,
-      'use.mjs': `import { contract, Type, check } from 'caulker'\nimport { nativeText } from 'caulker/dom'\nimport { clauses } from 'caulker/probe'\nimport { checkText } from 'caulker/report'\nconsole.log(nativeText.tag, clauses.length, checkText({ kind: 'check', version: 1, contracts: 1, screens: 0, findings: [], troubles: [] }).trim(), check({ contracts: [contract('a-b', {})], screens: [] }).length)`,
+      'use.mjs': `import { contract, Type, check } from 'caulker'\nimport { nativeText } from 'caulker/dom'\nimport { clauses } from 'caulker/probe'\nimport { checkText } from 'caulker/report'\nconsole.log(nativeText.tag, clauses.length, checkText({ kind: 'check', version: 1, contracts: 1, screens: 0, pages: 0, findings: [], troubles: [] }).trim(), check({ contracts: [contract('a-b', {})], screens: [] }).length)`,
     })
     const packed = await run('npm', ['pack', '--ignore-scripts', '--silent', '--pack-destination', folder])
     const tarball = packed.out.trim().split('\n').pop()!
     const installed = await run('npm', ['install', '--prefer-offline', '--silent', `./${tarball}`], folder)
     expect(installed.code, installed.err).to.equal(0)
     expect(existsSync(join(folder, 'node_modules/caulker/schema/report-1.json'))).to.equal(true)
-    expect((await run('node', ['use.mjs'], folder)).out).to.equal(
-      'native-text 9 No leaks found in 1 contract and 0 screens. 1\n',
-    )
-    expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal(
-      'No leaks found in 1 contract and 0 screens.\n',
-    )
+    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 9 No leaks found in 1 contract. 1\n')
+    expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal('No leaks found in 1 contract.\n')
     const { code, out } = await run('npx', ['caulker', 'probe', '.'], folder)
     expect([code, out.split('\n')[0]]).to.satisfy(
       ([ended, answer]: [number, string]) => ended === 0 && answer.startsWith('No leaks in 1 component:'),

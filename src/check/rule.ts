@@ -16,6 +16,8 @@ export interface Finding {
   readonly place: Place | undefined
   /** The names to look for from that place on: `bind`, `bales`, `label`. */
   readonly path: readonly string[]
+  /** Whether the place is the very place, as in a page, and not the contract or screen around it. */
+  readonly isExact?: boolean
 }
 
 /** What a rule yields: the part of the subject that leaks, and what is wrong there. */
@@ -27,7 +29,8 @@ export interface Leak {
   readonly level?: Level
 }
 
-interface RuleTexts {
+/** What every rule says of itself. */
+export interface RuleTexts {
   readonly id: string
   readonly level: Level
   readonly title: string

@@ -1,6 +1,7 @@
 import { Command, Option } from 'commander'
-import { rules, type Level, type Rule } from '../check/index.js'
+import { rules as designRules, type Level, type RuleTexts } from '../check/index.js'
 import { CaulkerError, hint } from '../contract/index.js'
+import { pageRules } from '../page/index.js'
 import { newSince, writeBaseline } from '../node/baseline.js'
 import { checkSarif, checkText, reportJson, type CheckReport, type LocatedFinding } from '../report/index.js'
 import { deliver, EXIT, packageVersion, wantsColour } from './output.js'
@@ -17,12 +18,17 @@ interface CheckOptions {
   updateBaseline?: boolean
 }
 
+const rules: readonly RuleTexts[] = [...designRules, ...pageRules]
 const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 
 export function checkCommand(exit: (code: number) => void): Command {
   return new Command('check')
     .description('read contracts and screens at rest, and say what leaks')
-    .argument('[paths...]', 'files, or folders to search for *.contract.ts and *.screen.ts (also .js)', ['.'])
+    .argument(
+      '[paths...]',
+      'files and pages, or folders to search for *.contract.ts (also .js, .json), *.screen.ts (also .js) and pages that use the components',
+      ['.'],
+    )
     .addOption(
       new Option('--format <format>', 'how to print the findings').choices(['text', 'json', 'sarif']).default('text'),
     )
@@ -80,12 +86,12 @@ function formatted(report: CheckReport, text: string, format: CheckOptions['form
   return format === 'sarif' ? checkSarif(report, packageVersion()) : text
 }
 
-function codeOf({ findings, troubles, contracts, screens }: CheckReport): number {
-  if (troubles.length > 0 || contracts + screens === 0) return EXIT.unjudged
+function codeOf({ findings, troubles, contracts, screens, pages }: CheckReport): number {
+  if (troubles.length > 0 || contracts + screens + pages === 0) return EXIT.unjudged
   return findings.some((finding) => finding.level !== 'note') ? EXIT.leaks : EXIT.sound
 }
 
-function ruleNamed(option: string, id: string): Rule {
+function ruleNamed(option: string, id: string): RuleTexts {
   const found = rules.find((rule) => rule.id === id)
   if (found === undefined)
     throw new CaulkerError(
@@ -98,7 +104,7 @@ function ruleNamed(option: string, id: string): Rule {
   return found
 }
 
-function explained({ id, level, title, why, mend, leaking, mended }: Rule): string {
+function explained({ id, level, title, why, mend, leaking, mended }: RuleTexts): string {
   return `${id} (${level}): ${title}\n\n${why}\n\nMend: ${mend}\n\nThis leaks:\n${indented(leaking)}\n\nThis is mended:\n${indented(mended)}\n`
 }
 

@@ -1,4 +1,5 @@
 import { check } from '../check/index.js'
+import { checkPages } from '../page/index.js'
 import type { Place } from '../contract/index.js'
 import { shown } from '../node/find.js'
 import { locate } from '../node/locate.js'
@@ -10,15 +11,17 @@ import type { CheckReport, LocatedFinding, TroubleReport } from '../report/index
 export async function runCheck(paths: readonly string[]): Promise<CheckReport> {
   const project = await loadProject(paths)
   const texts = new Map<string, string>()
-  const findings = check(project).map(({ place, path, ...finding }): LocatedFinding => ({
+  const all = [...check(project), ...checkPages(project.pages, project.known)]
+  const findings = all.map(({ place, path, isExact, ...finding }): LocatedFinding => ({
     ...finding,
-    ...positionOf(place === undefined ? undefined : locate(place, path, texts)),
+    ...positionOf(place === undefined || isExact === true ? place : locate(place, path, texts)),
   }))
   return {
     kind: 'check',
     version: 1,
     contracts: project.contracts.length,
     screens: project.screens.length,
+    pages: project.pages.length,
     findings,
     troubles: project.troubles.map(troubleReport),
   }

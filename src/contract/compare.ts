@@ -153,7 +153,12 @@ function* compareClause(old: PropertyClause, now: PropertyClause, said: Said): I
     )
   yield* compareType(`${name} no longer takes`, `${name} takes`, old.type, now.type, said)
   if (!equal(old.default, now.default))
-    yield said('major', `the default of ${name} is ${printed(now.default)}, and was ${printed(old.default)}`)
+    yield said(
+      'major',
+      now.default === undefined
+        ? `${name} has no default any more, and had ${printed(old.default)}`
+        : `the default of ${name} is ${printed(now.default)}, and was ${printed(old.default)}`,
+    )
   if (old.attribute !== now.attribute)
     yield said(
       old.attribute === false ? 'minor' : 'major',

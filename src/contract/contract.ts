@@ -203,8 +203,10 @@ function emptyOf(type: TSchema): unknown {
   return accepts(type, []) ? [] : undefined
 }
 
+/** What an attribute can say: one text, number, flag or choice; null is the attribute left out. */
 function isScalar(type: TSchema): boolean {
-  const kind = (type as { type?: unknown }).type
+  const { type: kind, anyOf } = type as { type?: unknown; anyOf?: TSchema[] }
+  if (anyOf !== undefined) return anyOf.every((part) => isScalar(part) || (part as { type?: unknown }).type === 'null')
   return (
     'enum' in type ||
     'const' in type ||

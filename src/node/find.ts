@@ -6,15 +6,32 @@ import { CaulkerError, closest } from '../contract/index.js'
 const KINDS = ['**/*.contract.{ts,js,mts,mjs,json}', '**/*.screen.{ts,js,mts,mjs}']
 const IGNORED = ['**/node_modules/**', '**/dist/**', '**/.*/**']
 
-/** The contract and screen files at some paths: files as they are named, folders searched. Throws for a path that is not there. */
-export function findDesignFiles(paths: readonly string[]): string[] {
-  const files = paths.flatMap((path) => {
+/** What is found at some paths: modules and contract files, and pages, those that were named themselves marked as such. */
+export interface DesignFiles {
+  readonly files: readonly string[]
+  readonly pages: readonly { readonly file: string; readonly isNamed: boolean }[]
+}
+
+/** Finds files as they are named, and searches folders. Throws for a path that is not there. */
+export function findDesignFiles(paths: readonly string[]): DesignFiles {
+  const files: string[] = []
+  const pages = new Map<string, boolean>()
+  for (const path of paths) {
     const absolute = resolve(path)
     if (!existsSync(absolute))
       throw new CaulkerError('bad-file', `${path}: there is no such file or folder${nearby(absolute)}`)
-    return statSync(absolute).isDirectory() ? search(absolute, KINDS) : [absolute]
-  })
-  return [...new Set(files)].sort()
+    if (statSync(absolute).isDirectory()) {
+      files.push(...search(absolute, KINDS))
+      for (const page of search(absolute, ['**/*.html'])) if (!pages.has(page)) pages.set(page, false)
+    } else if (/\.html?$/.test(absolute)) pages.set(absolute, true)
+    else files.push(absolute)
+  }
+  return { files: [...new Set(files)].sort(), pages: [...pages].map(([file, isNamed]) => ({ file, isNamed })) }
+}
+
+/** The contract files beside a page, for one that is checked by itself. */
+export function contractsBeside(page: string): string[] {
+  return search(dirname(page), KINDS.slice(0, 1))
 }
 
 /** The files that match some patterns in a folder. */

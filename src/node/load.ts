@@ -7,6 +7,7 @@ export const ENTRIES: Readonly<Record<string, string>> = Object.fromEntries(
     ['caulker/dom', 'dom/index.js'],
     ['caulker/probe', 'probe/index.js'],
     ['caulker/report', 'report/index.js'],
+    ['caulker/page', 'page/index.js'],
     ['caulker', 'index.js'],
   ].map(([name, file]) => [name as string, fileURLToPath(new URL(`../${file}`, import.meta.url))]),
 )

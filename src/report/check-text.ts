@@ -23,8 +23,13 @@ export function checkText(report: CheckReport, options: { colour?: boolean; know
   return `${lines.join('\n')}\n`
 }
 
-function answer({ contracts, screens, findings, troubles }: CheckReport, ink: Ink): string {
-  const read = `${counted(contracts, 'contract')} and ${counted(screens, 'screen')}`
+function answer({ contracts, screens, pages, findings, troubles }: CheckReport, ink: Ink): string {
+  const parts = [
+    [contracts, 'contract'],
+    [screens, 'screen'],
+    [pages, 'page'],
+  ] as const
+  const read = listed(parts.filter(([count]) => count > 0).map(([count, word]) => counted(count, word))) || 'nothing'
   if (findings.length === 0)
     return troubles.length === 0
       ? ink.good(`No leaks found in ${read}.`)
@@ -40,6 +45,11 @@ function answer({ contracts, screens, findings, troubles }: CheckReport, ink: In
   )
 }
 
+/** `a, b and c`. */
+function listed(parts: readonly string[]): string {
+  return parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1] ?? ''}`
+}
+
 function findingLines(finding: LocatedFinding, where: string, ink: Ink): string[] {
   const level =
     finding.level === 'error' ? ink.bad('error') : finding.level === 'warning' ? ink.unsure('warning') : 'note'
@@ -53,7 +63,9 @@ function findingLines(finding: LocatedFinding, where: string, ink: Ink): string[
 
 function byFile(findings: readonly LocatedFinding[]): Map<string, LocatedFinding[]> {
   const files = new Map<string, LocatedFinding[]>()
-  for (const finding of [...findings].sort((one, other) => (one.line ?? 0) - (other.line ?? 0))) {
+  for (const finding of [...findings].sort(
+    (one, other) => (one.line ?? 0) - (other.line ?? 0) || (one.column ?? 0) - (other.column ?? 0),
+  )) {
     const file = finding.file ?? 'somewhere'
     files.set(file, [...(files.get(file) ?? []), finding])
   }

@@ -15,12 +15,13 @@ export interface CheckReport {
   readonly version: 1
   readonly contracts: number
   readonly screens: number
+  readonly pages: number
   readonly findings: readonly LocatedFinding[]
   readonly troubles: readonly TroubleReport[]
 }
 
 /** A finding with the position of its subject in a file. */
-export interface LocatedFinding extends Omit<Finding, 'place' | 'path'> {
+export interface LocatedFinding extends Omit<Finding, 'place' | 'path' | 'isExact'> {
   readonly file?: string
   readonly line?: number
   readonly column?: number

@@ -1,6 +1,9 @@
-import { rules } from '../check/index.js'
+import { rules as designRules } from '../check/index.js'
+import { pageRules } from '../page/index.js'
 import { sentence } from './ink.js'
 import type { CheckReport, LocatedFinding } from './model.js'
+
+const rules = [...designRules, ...pageRules]
 
 /** A check as a SARIF 2.1.0 log (OASIS, section 3.13): rule ids that stay, locations in the user's files, the mend as the second sentence. */
 export function checkSarif(report: CheckReport, version: string): string {

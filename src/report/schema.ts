@@ -44,6 +44,7 @@ const checkReport = strict({
   version: Type.Literal(1),
   contracts: count,
   screens: count,
+  pages: count,
   findings: Type.Array(finding),
   troubles: Type.Array(trouble),
 })

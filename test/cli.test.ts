@@ -32,7 +32,7 @@ describe('the command line', () => {
       join(folder, 'report.json'),
     )
     expect(written.out).to.match(
-      /^15 errors, 16 warnings, 3 notes in 11 contracts, 2 screens and 1 page\.\nWritten to /,
+      /^16 errors, 16 warnings, 3 notes in 12 contracts, 2 screens and 1 page\.\nWritten to /,
     )
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })
@@ -191,7 +191,7 @@ describe('findings that are known or not wanted', () => {
   }
 
   it('are chosen by level, by rule and by what to ignore', async () => {
-    expect((await findingsOf('--level', 'error')).rules.length).to.equal(15)
+    expect((await findingsOf('--level', 'error')).rules.length).to.equal(16)
     expect(await findingsOf('--rule', 'frozen-value', 'two-writers')).to.eql({
       code: 1,
       rules: ['two-writers', 'frozen-value'],

@@ -38,6 +38,15 @@ describe('the words of the project', () => {
   for (const [at, code] of blocksOf(readFileSync('README.md', 'utf8')).entries())
     it(`README: block ${at + 1} runs`, () => runs(code))
 
+  for (const [at, code] of blocksOf(readFileSync('docs/guide.md', 'utf8')).entries())
+    it(`guide: block ${at + 1} runs`, () => runs(code))
+
+  it('reference: is the one of these rules and clauses', async () => {
+    const written = readFileSync('docs/reference.md', 'utf8')
+    const { reference } = (await import('../scripts/reference.mjs' as string)) as { reference(): string }
+    expect(written).to.equal(reference())
+  })
+
   for (const file of globSync('src/**/*.ts'))
     for (const found of readFileSync(file, 'utf8').matchAll(/@example\n([^]*?)\*\//g))
       it(`${file}: the example at ${found.index} runs`, () => runs(blocksOf(found[1]!.replace(/^ *\* ?/gm, ''))[0]!))

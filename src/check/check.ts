@@ -24,7 +24,7 @@ export function designOf(exported: Readonly<Record<string, unknown>> | readonly 
  * import { check, contract, screen, Type } from 'caulker'
  * const winch = contract('chain-winch', { required: ['label'], properties: { label: { type: Type.String() } } })
  * const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: () => ({ winch: {} as never }) })
- * console.assert(check({ contracts: [winch], screens: [slip] })[0]?.rule === 'required-missing')
+ * console.assert(check({ contracts: [winch], screens: [slip] }).some(({ rule }) => rule === 'required-missing'))
  * ```
  */
 export function check(design: Design, rules: readonly Rule[] = allRules): Finding[] {

@@ -38,6 +38,8 @@ export interface Contract<
   readonly locks: { readonly readonly: string | undefined; readonly disabled: string | undefined }
   /** Clause ids that are knowingly not kept, each with its reason. */
   readonly waives: { readonly [clause: string]: string }
+  /** The contract that this one extends. */
+  readonly base?: AnyContract
   /** Only for the compiler: where the type parameters live. */
   readonly types?: { properties: P; required: R; values: V; events: E; commands: C; eventNames: N }
 }
@@ -95,6 +97,16 @@ export function contract<
   const R extends string = never,
   const N extends EventNames = {},
 >(tag: `${string}-${string}`, draft: ContractDraft<P, R, V, E, C, N>): Contract<P, R, V, E, C, N> {
+  return makeContract(tag, draft as never, contract) as never
+}
+
+/** A contract from its clauses, written where `maker` was called; one that extends another remembers it. */
+export function makeContract(
+  tag: string,
+  draft: AnyDraft,
+  maker: (...args: never[]) => unknown,
+  base?: AnyContract,
+): AnyContract {
   refuseMalformed(tag, draft)
   const required = [...(draft.required ?? [])]
   const made: AnyContract = {
@@ -126,10 +138,22 @@ export function contract<
     form: draft.form,
     locks: { readonly: draft.locks?.readonly, disabled: draft.locks?.disabled },
     waives: { ...draft.waives },
+    ...(base === undefined ? {} : { base }),
   }
-  rememberPlace(made, contract)
-  return Object.freeze(made) as never
+  rememberPlace(made, maker)
+  drafts.set(made, draft)
+  return Object.freeze(made)
 }
+
+const drafts = new WeakMap<object, object>()
+
+/** A contract as it was written, for one that builds on it; nothing for one that was made by another copy of the package. */
+export function draftOf(of: AnyContract): object | undefined {
+  return drafts.get(of)
+}
+
+// A typed seam: the clauses of any contract.
+type AnyDraft = ContractDraft<any, any, any, any, any, any>
 
 /** Whether something is a contract, by its own mark, so that one from another copy of the package counts too. */
 export function isContract(value: unknown): value is AnyContract {

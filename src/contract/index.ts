@@ -26,6 +26,7 @@ export type {
 export { CaulkerError, messageOf, type ErrorCode } from './errors.js'
 export { closest, hint, kebab, labelOf } from './names.js'
 export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './place.js'
+export { extend, type Extension } from './extend.js'
 export { contractFileSchema } from './file-schema.js'
 export { contractFromJson, contractToJson, schemaJson, type ContractJson } from './json.js'
 export { atParts, pointerParts, valueAt } from './pointer.js'

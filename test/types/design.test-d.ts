@@ -1,4 +1,4 @@
-import { clear, contract, oneWay, payload, reckon, run, screen, set, twoWay, Type } from 'caulker'
+import { clear, contract, extend, oneWay, payload, reckon, run, screen, set, twoWay, Type } from 'caulker'
 import { nativeButton, nativeText } from 'caulker/dom'
 
 const baleStepper = contract('bale-stepper', {
@@ -107,3 +107,28 @@ screen('leaks', {
 
 // @ts-expect-error an initial value off the cell's type
 screen('leaks', { cells: { bales: { type: Type.Integer(), initial: 'ten' } }, fittings: {}, bind: () => ({}) })
+
+const search = extend(baleStepper, {
+  tag: 'bale-search',
+  required: ['most'],
+  properties: { hint: { type: Type.String(), default: '' }, most: { type: Type.Number(), default: 9 } },
+  commands: { clear: {} },
+})
+screen('extended', {
+  cells: { bales: { type: Type.Integer(), initial: 1 } },
+  fittings: { a: search },
+  actions: ({ fittings }) => ({ go: [run(fittings.a, 'focus'), run(fittings.a, 'clear')] }),
+  bind: ({ cells, actions }) => ({
+    a: { label: 'x', most: 2.5, hint: 'y', bales: twoWay(cells.bales), on: { 'bales-set': actions.go } },
+  }),
+})
+screen('extended', {
+  cells: {},
+  fittings: { a: search },
+  bind: () => ({
+    // @ts-expect-error the extension requires the most
+    a: { label: 'x' },
+  }),
+})
+// @ts-expect-error a narrowing: owners may tell any text
+extend(baleStepper, { tag: 'short-stepper', properties: { label: { type: Type.Literal('Bales') } } })

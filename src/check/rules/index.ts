@@ -10,6 +10,7 @@ import { frozenValue } from './frozen-value.js'
 import { halfBound } from './half-bound.js'
 import { heardTwice } from './heard-twice.js'
 import { impureFunction } from './impure-function.js'
+import { narrowedExtension } from './narrowed-extension.js'
 import { nativeEventName } from './native-event-name.js'
 import { noEmpty } from './no-empty.js'
 import { platformName } from './platform-name.js'
@@ -41,6 +42,7 @@ const aboutContracts = [
   commandForValue,
   unreasonedWaiver,
   undocumented,
+  narrowedExtension,
 ]
 
 /** The rules about a wiring. */

@@ -1,0 +1,36 @@
+import { writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { rules } from '../dist/index.js'
+import { pageRules } from '../dist/page/index.js'
+import { clauses } from '../dist/probe/index.js'
+
+// npm run reference: writes docs/reference.md from the objects that check and probe themselves use.
+if (process.argv[1] === fileURLToPath(import.meta.url)) writeFileSync('docs/reference.md', reference())
+
+/** The reference of every rule and clause. */
+export function reference() {
+  const about = (kind) => rules.filter((rule) => rule.about === kind)
+  return (
+    [
+      '# Reference',
+      'Made by `npm run reference` from the rules and clauses themselves.',
+      '## Findings about contracts',
+      ...about('contract').map(ruleText),
+      '## Findings about screens',
+      ...about('screen').map(ruleText),
+      '## Findings about pages',
+      ...pageRules.map(ruleText),
+      '## Clauses of a probe',
+      ...clauses.map(clauseText),
+    ].join('\n\n') + '\n'
+  )
+}
+
+function ruleText({ id, level, title, why, mend, leaking, mended }) {
+  const code = (text) => '```js\n' + text.trim() + '\n```'
+  return `### \`${id}\` (${level})\n\n**${title}.** ${why}\n\nMend: ${mend}\n\nThis leaks:\n\n${code(leaking)}\n\nThis is mended:\n\n${code(mended)}`
+}
+
+function clauseText({ id, promise, why, tried, unprovenWhen }) {
+  return `### \`${id}\`\n\n**${promise}**\n\n${why}\n\nHow it is tried: ${tried}\n\nUnproven: ${unprovenWhen}`
+}

@@ -1,9 +1,9 @@
-import FakeTimers from '@sinonjs/fake-timers'
 import { designOf } from '../check/index.js'
 import { messageOf } from '../contract/index.js'
 import { refuseUndefined } from '../dom/index.js'
 import { probe, type Frames, type ProbeReport } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
+import { installClock } from './probe-clock.js'
 
 /** What a page is asked to probe; its modules are loaded by the functions that the bundle brings. */
 export interface PageJob {
@@ -19,20 +19,7 @@ export type PageResult = { readonly report: ProbeReport } | { readonly failed: s
 // Taken before any component is loaded, so that none can replace what the probe itself needs.
 const requestFrame = globalThis.requestAnimationFrame.bind(globalThis)
 const channel = new MessageChannel()
-const clock = FakeTimers.install({
-  now: Date.UTC(2031, 4, 14, 12),
-  toFake: [
-    'setTimeout',
-    'clearTimeout',
-    'setInterval',
-    'clearInterval',
-    'requestAnimationFrame',
-    'cancelAnimationFrame',
-    'Date',
-    'performance',
-  ],
-})
-const FRAME = 16
+const clock = installClock()
 
 /** Only what observes the layout, or moves by itself, has to wait for frames that are really drawn; all else is told of frames by the clock. */
 let observers = 0
@@ -46,18 +33,14 @@ for (const name of ['ResizeObserver', 'IntersectionObserver'] as const) {
   } as never
 }
 
-/** A component sees 16 ms pass in each frame. */
+const clocked = clock.frames(nextTurn, (error) =>
+  globalThis.dispatchEvent(new ErrorEvent('error', { error, cancelable: true })),
+)
 const frames: Frames = {
-  restart: () => clock.setSystemTime(Date.UTC(2031, 4, 14, 12)),
-  milliseconds: FRAME,
+  ...clocked,
   async next() {
     if (observers > 0 || document.getAnimations().length > 0) await new Promise((resolve) => requestFrame(resolve))
-    try {
-      clock.tick(FRAME)
-    } catch (error) {
-      globalThis.dispatchEvent(new ErrorEvent('error', { error, cancelable: true }))
-    }
-    await nextTurn()
+    return clocked.next()
   },
 }
 

@@ -6,7 +6,7 @@ import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
 const ORIGIN = 'https://probe.test'
 const LANES = 2
-const PATIENCE = 5000
+const PATIENCE = 8000
 const WATCH_EVERY = 250
 const MOST_HANGS = 3
 const BLANK =

@@ -1,6 +1,6 @@
-import FakeTimers from '@sinonjs/fake-timers'
 import { JSDOM, VirtualConsole } from 'jsdom'
 import type { Frames } from '../probe/index.js'
+import { installClock, TIMERS } from './probe-clock.js'
 
 /** A document in this thread, with its names as globals and a clock that only the probe moves. */
 export interface EmbeddedWindow {
@@ -35,18 +35,6 @@ const BOUND_NAMES = [
   'getComputedStyle',
   'matchMedia',
 ] as const
-const TIMERS = [
-  'setTimeout',
-  'clearTimeout',
-  'setInterval',
-  'clearInterval',
-  'requestAnimationFrame',
-  'cancelAnimationFrame',
-  'Date',
-  'performance',
-] as const
-const FRAME = 16
-const NOON = Date.UTC(2031, 4, 14, 12)
 const nextTurn = setImmediate
 
 /** Opens the embedded DOM. It replaces globals, so it belongs into a thread of its own; one at a time. */
@@ -63,7 +51,7 @@ export function openEmbeddedWindow(): EmbeddedWindow {
   window.getComputedStyle(window.document.querySelector('body') as Element)
   const listeners = [window, window.document, window.document.body].map(countListeners)
   const restore = expose(window as never)
-  const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: [...TIMERS] as never })
+  const clock = installClock()
   for (const name of TIMERS)
     if (name !== 'performance' && name !== 'Date')
       define(window, name, (globalThis as never as Record<string, unknown>)[name])
@@ -73,20 +61,9 @@ export function openEmbeddedWindow(): EmbeddedWindow {
   process.on('uncaughtException', report)
   return {
     document: window.document,
-    frames: {
-      restart: () => clock.setSystemTime(NOON),
-      milliseconds: FRAME,
-      next() {
-        try {
-          clock.tick(FRAME)
-        } catch (error) {
-          report(error)
-        }
-        return new Promise((resolve) => nextTurn(resolve))
-      },
-    },
+    frames: clock.frames(() => new Promise((resolve) => nextTurn(resolve)), report),
     isClean: () =>
-      clock.countTimers() === 0 &&
+      clock.waiting() === 0 &&
       window.document.body.childNodes.length === 0 &&
       listeners.every((count) => count() === 0),
     close() {

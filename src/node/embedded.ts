@@ -3,7 +3,7 @@ import { createHeartbeat, readHeartbeat } from './heartbeat.js'
 import type { ProbeJob, ProbeMessage, ProbeOutcome } from './probe-job.js'
 
 /** How long one step may take before it counts as one that never comes back, in milliseconds. */
-const PATIENCE = 4000
+const PATIENCE = 8000
 const START_PATIENCE = 60_000
 const WATCH_EVERY = 200
 /** How many steps of one component may hang before the rest of it is left alone. */

@@ -1,0 +1,45 @@
+import FakeTimers from '@sinonjs/fake-timers'
+import type { Frames } from '../probe/index.js'
+
+/** What of the platform goes by the probe's clock, in a thread and in a page alike. */
+export const TIMERS = [
+  'setTimeout',
+  'clearTimeout',
+  'setInterval',
+  'clearInterval',
+  'requestAnimationFrame',
+  'cancelAnimationFrame',
+  'Date',
+  'performance',
+] as const
+
+const FRAME = 16
+const NOON = Date.UTC(2031, 4, 14, 12)
+
+/** A clock that only the probe moves. */
+export interface ProbeClock {
+  /** Its frames: each shows a component 16 ms of it; `turn` lets what that set off run. */
+  frames(turn: () => Promise<void>, report: (error: unknown) => void): Frames
+  waiting(): number
+  uninstall(): void
+}
+
+export function installClock(): ProbeClock {
+  const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: [...TIMERS] as never })
+  return {
+    frames: (turn, report) => ({
+      restart: () => clock.setSystemTime(NOON),
+      milliseconds: FRAME,
+      next() {
+        try {
+          clock.tick(FRAME)
+        } catch (error) {
+          report(error)
+        }
+        return turn()
+      },
+    }),
+    waiting: () => clock.countTimers(),
+    uninstall: () => clock.uninstall(),
+  }
+}

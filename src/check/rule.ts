@@ -1,4 +1,4 @@
-import { hint, type AnyContract, type Place } from '../contract/index.js'
+import { closest, hint, type AnyContract, type Place } from '../contract/index.js'
 import type { ScreenView } from './screen-view.js'
 
 export type Level = 'error' | 'warning' | 'note'
@@ -73,6 +73,12 @@ export function nearestMend(wrong: string, names: Iterable<string>): { mend?: st
   return nearest === ''
     ? {}
     : { mend: `${nearest.charAt(0).toUpperCase()}${nearest.slice(1)}${nearest.endsWith('?') ? '' : '.'}` }
+}
+
+/** The mend for a wrong name where only a near miss is worth a word. */
+export function closestMend(wrong: string, names: Iterable<string>): { mend?: string } {
+  const near = closest(wrong, names)
+  return near === undefined ? {} : { mend: `Did you mean '${near}'?` }
 }
 
 /** Where a cell is written from, for a sentence: `the action 'again'`, or `'winch.turns'`. */

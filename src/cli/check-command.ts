@@ -1,7 +1,7 @@
 import { Command, Option } from 'commander'
-import { rules as designRules, type Level, type RuleTexts } from '../check/index.js'
+import type { Level, RuleTexts } from '../check/index.js'
 import { CaulkerError, hint } from '../contract/index.js'
-import { pageRules } from '../page/index.js'
+import { everyRule } from '../page/index.js'
 import { newSince, writeBaseline } from '../node/baseline.js'
 import { checkSarif, checkText, reportJson, type CheckReport, type LocatedFinding } from '../report/index.js'
 import { deliver, EXIT, packageVersion, wantsColour } from './output.js'
@@ -18,7 +18,6 @@ interface CheckOptions {
   updateBaseline?: boolean
 }
 
-const rules: readonly RuleTexts[] = [...designRules, ...pageRules]
 const LEVELS: readonly Level[] = ['error', 'warning', 'note']
 
 export function checkCommand(exit: (code: number) => void): Command {
@@ -92,13 +91,13 @@ function codeOf({ findings, troubles, contracts, screens, pages }: CheckReport):
 }
 
 function ruleNamed(option: string, id: string): RuleTexts {
-  const found = rules.find((rule) => rule.id === id)
+  const found = everyRule.find((rule) => rule.id === id)
   if (found === undefined)
     throw new CaulkerError(
       'bad-argument',
       `${option} ${id}: there is no such rule${hint(
         id,
-        rules.map((rule) => rule.id),
+        everyRule.map((rule) => rule.id),
       )}`,
     )
   return found

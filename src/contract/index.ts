@@ -29,7 +29,7 @@ export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './plac
 export { extend, type Extension } from './extend.js'
 export { contractFileSchema } from './file-schema.js'
 export { contractFromJson, contractToJson, schemaJson, type ContractJson } from './json.js'
-export { atParts, pointerParts, valueAt } from './pointer.js'
+export { pointerParts, valueAt } from './pointer.js'
 export { printed } from './print.js'
 export {
   accepts,

@@ -8,13 +8,8 @@ export function pointerParts(pointer: string): string[] | undefined {
     .map((part) => part.replace(/~1/g, '/').replace(/~0/g, '~'))
 }
 
-/** The value at a JSON Pointer (RFC 6901, section 4); undefined where there is nothing. */
-export function valueAt(from: unknown, pointer: string): unknown {
-  return atParts(from, pointerParts(pointer) ?? [])
-}
-
-/** The same for a pointer that has been taken apart already. */
-export function atParts(from: unknown, parts: readonly string[]): unknown {
+/** The value at a JSON Pointer that was taken apart (RFC 6901, section 4); undefined where there is nothing. */
+export function valueAt(from: unknown, parts: readonly string[]): unknown {
   let value = from
   for (const part of parts) {
     if (value === null || value === undefined) return undefined

@@ -1,6 +1,6 @@
 import {
   CaulkerError,
-  atParts,
+  valueAt,
   givenClauses,
   pointerParts,
   valueClauses,
@@ -158,7 +158,7 @@ function listen(
   for (const value of valueClauses(contract)) {
     const parts = pointerParts(value.payloadAt) ?? []
     on(value.event, (event) => {
-      if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, atParts(event, parts)) })
+      if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, valueAt(event, parts)) })
     })
   }
   for (const name of Object.keys(contract.events))

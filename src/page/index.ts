@@ -1,4 +1,4 @@
 export { checkPages, usesAny } from './check-pages.js'
 export type { PageRule } from './page-rule.js'
 export { isPage, type Page } from './page-view.js'
-export { pageRules } from './rules/index.js'
+export { everyRule, pageRules } from './rules/index.js'

@@ -128,6 +128,11 @@ export async function linesShowing(subject: Subject, given: Given, name: string)
   return []
 }
 
+/** Whether anything that a person sees changed in a story: only then does it say something of what is shown. */
+export function showsAChange({ rows }: Played): boolean {
+  return rows.some((row) => !samePicture(row.picture, rows[0].picture))
+}
+
 /** Whether a person can see a name itself: two of its values look different on fresh mounts where all else stands alike. */
 export async function isSeen(subject: Subject, given: Given, name: string): Promise<boolean> {
   const others = subject.values.filter((value) => value.name !== name)

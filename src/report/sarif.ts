@@ -1,13 +1,10 @@
-import { rules as designRules } from '../check/index.js'
-import { pageRules } from '../page/index.js'
+import { everyRule } from '../page/index.js'
 import { sentence } from './ink.js'
 import type { CheckReport, LocatedFinding } from './model.js'
 
-const rules = [...designRules, ...pageRules]
-
 /** A check as a SARIF 2.1.0 log (OASIS, section 3.13): rule ids that stay, locations in the user's files, the mend as the second sentence. */
 export function checkSarif(report: CheckReport, version: string): string {
-  const used = rules.filter((rule) => report.findings.some((finding) => finding.rule === rule.id))
+  const used = everyRule.filter((rule) => report.findings.some((finding) => finding.rule === rule.id))
   const log = {
     $schema: 'https://json.schemastore.org/sarif-2.1.0.json',
     version: '2.1.0',

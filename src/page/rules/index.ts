@@ -1,3 +1,4 @@
+import { rules, type RuleTexts } from '../../check/index.js'
 import type { PageRule } from '../page-rule.js'
 import { attributeOffType } from './attribute-off-type.js'
 import { duplicateId } from './duplicate-id.js'
@@ -17,3 +18,6 @@ export const pageRules: readonly PageRule[] = [
   looseButton,
   labelPointsNowhere,
 ]
+
+/** Every rule there is: about contracts, screens and pages. */
+export const everyRule: readonly RuleTexts[] = [...rules, ...pageRules]

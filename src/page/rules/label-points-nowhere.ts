@@ -1,4 +1,4 @@
-import { hint } from '../../contract/index.js'
+import { closestMend } from '../../check/index.js'
 import { pageRule } from '../page-rule.js'
 
 /** A label, or an ARIA reference, to an id that is not there. */
@@ -19,12 +19,11 @@ export const page = { kind: 'page', html: '<label for="bales">Bales</label><inpu
         const reference = attributes.get(name)
         for (const id of reference?.value.split(/\s+/).filter(Boolean) ?? [])
           if (reference !== undefined && !ids.has(id)) {
-            const nearest = hint(id, ids).slice(2)
             yield {
               at: reference.at,
               subject: `${tag} / ${name}`,
               says: `nothing has the id '${id}'`,
-              ...(nearest.endsWith('?') ? { mend: `D${nearest.slice(1)}` } : {}),
+              ...closestMend(id, ids),
             }
           }
       }

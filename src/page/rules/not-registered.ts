@@ -1,4 +1,4 @@
-import { hint } from '../../contract/index.js'
+import { closestMend } from '../../check/index.js'
 import { pageRule } from '../page-rule.js'
 
 /** A tag that looks like a component, and that no contract is about. */
@@ -20,12 +20,11 @@ export const page = { kind: 'page', html: '<chain-winch></chain-winch>' }`,
     const tags = contracts.map((contract) => contract.tag)
     for (const { tag, contract, at } of elements) {
       if (!tag.includes('-') || contract !== undefined || RESERVED.has(tag)) continue
-      const nearest = hint(tag, tags).slice(2)
       yield {
         at,
         subject: tag,
         says: `no contract is about <${tag}>`,
-        ...(nearest.endsWith('?') ? { mend: `D${nearest.slice(1)}` } : {}),
+        ...closestMend(tag, tags),
       }
     }
   },

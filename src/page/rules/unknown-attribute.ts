@@ -1,4 +1,4 @@
-import { hint } from '../../contract/index.js'
+import { nearestMend } from '../../check/index.js'
 import { attributeClauses, isGlobalAttribute } from '../attributes.js'
 import { pageRule } from '../page-rule.js'
 
@@ -23,14 +23,11 @@ export const page = { kind: 'page', html: '<chain-winch label="Anchor chain"></c
       const known = attributeClauses(contract)
       for (const [name, { at }] of attributes) {
         if (known.has(name) || isGlobalAttribute(name)) continue
-        const nearest = hint(name, known.keys()).slice(2)
         yield {
           at,
           subject: `${tag} / ${name}`,
           says: `<${tag}> has no attribute '${name}'`,
-          ...(nearest === ''
-            ? {}
-            : { mend: `${nearest.charAt(0).toUpperCase()}${nearest.slice(1)}${nearest.endsWith('?') ? '' : '.'}` }),
+          ...nearestMend(name, known.keys()),
         }
       }
     }

@@ -1,6 +1,6 @@
 import { equal, valueClauses } from '../../contract/index.js'
 import { clause } from '../clause.js'
-import { behavesLikeFresh, firstGesture, updateEqualsRemount } from '../laws.js'
+import { behavesLikeFresh, firstGesture, updateEqualsRemount, showsAChange } from '../laws.js'
 import { samePicture } from '../picture.js'
 import { isGesture, isTell, tell, type Story } from '../story.js'
 import { isNothing, type Subject } from '../subject.js'
@@ -28,7 +28,7 @@ export const followsChange = clause({
     }
     yield* toldBounds(subject)
   },
-  proves: (_, { rows }) => rows.some((row) => isGesture(row.move) || !samePicture(row.picture, rows[0].picture)),
+  proves: (_, played) => played.story.moves.some(isGesture) || showsAChange(played),
   async judge(subject, played) {
     const { story, rows } = played
     const leak = await updateEqualsRemount(subject, played)

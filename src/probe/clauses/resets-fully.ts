@@ -1,7 +1,7 @@
 import { equal, printed, type CommandClause } from '../../contract/index.js'
 import type { Given } from '../../ideal/index.js'
 import { clause } from '../clause.js'
-import { heardText, pictureDifference } from '../laws.js'
+import { heardText, pictureDifference, showsAChange } from '../laws.js'
 import { samePicture } from '../picture.js'
 import type { Played, Row } from '../stage.js'
 import { isGesture, tell, type Move } from '../story.js'
@@ -33,7 +33,7 @@ export const resetsFully = clause({
       for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, command, ...way.moves] }
     }
   },
-  proves: (_, { rows }) => rows.some((row) => !samePicture(row.picture, rows[0].picture)),
+  proves: (_, played) => showsAChange(played),
   async judge(subject, played) {
     const { story, rows } = played
     const at = rows.findIndex(

@@ -1,7 +1,6 @@
 import { accepts, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause } from '../clause.js'
-import { followsOrdinaryTell, updateEqualsRemount } from '../laws.js'
-import { samePicture } from '../picture.js'
+import { followsOrdinaryTell, updateEqualsRemount, showsAChange } from '../laws.js'
 import { tell } from '../story.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
@@ -24,7 +23,7 @@ export const takesEmpty = clause({
         for (const value of subject.plain(named.name).slice(0, 2))
           yield { given: { ...subject.base, [named.name]: value }, moves: [tell({ [named.name]: empty })] }
   },
-  proves: (_, { rows }) => rows.some((row) => !samePicture(row.picture, rows[0].picture)),
+  proves: (_, played) => showsAChange(played),
   async judge(subject, played) {
     const leak = await updateEqualsRemount(subject, played)
     if (leak === undefined) return undefined

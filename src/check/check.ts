@@ -1,23 +1,25 @@
 import { isContract, placeOf, type AnyContract } from '../contract/index.js'
-import { isScreen, type AnyScreen } from '../wiring/index.js'
+import { isHandlerTable, isInterior, isJourney, isScreen, isTopic } from '../wiring/index.js'
+import { designView, type Design } from './design-view.js'
 import type { Finding, Leak, Rule } from './rule.js'
 import { rules as allRules } from './rules/index.js'
-import { viewOf } from './screen-view.js'
+import { viewOf, type ScreenView } from './screen-view.js'
 
-/** Contracts and screens to be checked together. */
-export interface Design {
-  readonly contracts: readonly AnyContract[]
-  readonly screens: readonly AnyScreen[]
-}
-
-/** The contracts and screens among what a module exports, or in any other bag of values. */
-export function designOf(exported: Readonly<Record<string, unknown>> | readonly unknown[]): Design {
+/** Whatever can be checked among what a module exports, or in any other bag of values. */
+export function designOf(exported: Readonly<Record<string, unknown>> | readonly unknown[]): Required<Design> {
   const all = [...new Set(Object.values(exported))]
-  return { contracts: all.filter(isContract), screens: all.filter(isScreen) }
+  return {
+    contracts: all.filter(isContract),
+    screens: all.filter(isScreen),
+    interiors: all.filter(isInterior),
+    journeys: all.filter(isJourney),
+    topics: all.filter(isTopic),
+    handlers: all.filter(isHandlerTable),
+  }
 }
 
 /**
- * Reads contracts and screens at rest, and says what leaks: nothing is run and nothing is mounted.
+ * Reads a design at rest, and says what leaks: nothing is run and nothing is mounted.
  *
  * @example
  * ```ts
@@ -28,18 +30,68 @@ export function designOf(exported: Readonly<Record<string, unknown>> | readonly 
  * ```
  */
 export function check(design: Design, rules: readonly Rule[] = allRules): Finding[] {
-  const findings: Finding[] = []
-  for (const contract of design.contracts)
-    for (const rule of rules)
-      if (rule.about === 'contract')
-        for (const leak of rule.find(contract)) findings.push(findingOf(rule, leak, contract.tag, contract))
-  for (const screen of design.screens) {
-    const view = viewOf(screen)
-    for (const rule of rules)
-      if (rule.about === 'screen')
-        for (const leak of rule.find(view)) findings.push(findingOf(rule, leak, screen.name, screen))
+  return createChecker(rules)(design)
+}
+
+/**
+ * A check that remembers: a contract or screen that it has seen before, the very same object in the same journeys, is not read again.
+ */
+export function createChecker(rules: readonly Rule[] = allRules): (design: Design) => Finding[] {
+  const about = <A extends Rule['about']>(what: A) =>
+    rules.filter((rule): rule is Extract<Rule, { about: A }> => rule.about === what)
+  const [ofContracts, ofScreens, ofJourneys, ofDesigns] = [
+    about('contract'),
+    about('screen'),
+    about('journey'),
+    about('design'),
+  ]
+  const contracts = new WeakMap<object, Finding[]>()
+  const views = new WeakMap<object, { view: ScreenView; findings: Finding[] | undefined }>()
+
+  /** A screen is another one where journeys hold other cells of it. */
+  const viewAgain: typeof viewOf = (screen, shared = new Set()) => {
+    const before = views.get(screen)
+    if (before !== undefined && [...shared].join() === [...before.view.shared].join()) return before.view
+    const view = viewOf(screen, shared)
+    views.set(screen, { view, findings: undefined })
+    return view
   }
-  return findings
+
+  function aboutContract(contract: AnyContract): Finding[] {
+    const known = contracts.get(contract)
+    if (known !== undefined) return known
+    const found = ofContracts.flatMap((rule) => located(rule, rule.find(contract), contract.tag, contract))
+    contracts.set(contract, found)
+    return found
+  }
+
+  function aboutScreen(view: ScreenView, name: string): Finding[] {
+    const known = views.get(view.screen)
+    if (known?.findings !== undefined) return known.findings
+    const found = ofScreens.flatMap((rule) => located(rule, rule.find(view), name, view.screen))
+    views.set(view.screen, { view, findings: found })
+    return found
+  }
+
+  return (design) => {
+    const seen = designView(design, viewAgain)
+    return [
+      ...seen.contracts.flatMap(aboutContract),
+      ...seen.screens.flatMap((view) => aboutScreen(view, view.screen.name)),
+      ...seen.interiors.flatMap(({ view, interior }) => aboutScreen(view, `${interior.contract.tag} inside`)),
+      ...seen.journeys.flatMap((view) => [
+        ...ofJourneys.flatMap((rule) => located(rule, rule.find(view), view.journey.name, view.journey)),
+        ...ofScreens.flatMap((rule) => located(rule, rule.findAcross?.(view) ?? [], view.journey.name, view.journey)),
+      ]),
+      ...ofDesigns.flatMap((rule) =>
+        [...rule.find(seen)].map((leak) => findingOf(rule, leak, leak.of.name, leak.of.written)),
+      ),
+    ]
+  }
+}
+
+function located(rule: Rule, leaks: Iterable<Leak>, owner: string, written: object): Finding[] {
+  return Array.from(leaks, (leak) => findingOf(rule, leak, owner, written))
 }
 
 function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Finding {
@@ -51,7 +103,7 @@ function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Find
     says: leak.says,
     mend: leak.mend ?? rule.mend,
     place: placeOf(written),
-    path: leak.at,
+    path: leak.path ?? leak.at,
   }
 }
 
@@ -68,4 +120,10 @@ const SECTIONS = new Set([
   'events',
   'commands',
   'waives',
+  'rows',
+  'shown',
+  'loads',
+  'hears',
+  'screens',
+  'shares',
 ])

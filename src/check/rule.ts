@@ -1,4 +1,5 @@
 import { closest, hint, type AnyContract, type Place } from '../contract/index.js'
+import type { DesignView, JourneyView, Subject } from './design-view.js'
 import type { ScreenView } from './screen-view.js'
 
 export type Level = 'error' | 'warning' | 'note'
@@ -26,6 +27,8 @@ export interface Leak {
   readonly says: string
   /** A mend that knows the case better than the rule's own. */
   readonly mend?: string
+  /** Where to look for the line, if not along the names of the subject. */
+  readonly path?: readonly string[]
   readonly level?: Level
 }
 
@@ -49,10 +52,24 @@ export interface ContractRule extends RuleTexts {
 
 export interface ScreenRule extends RuleTexts {
   readonly about: 'screen'
+  /** What leaks on a screen, or in the interior of a component, which is wired like one. */
   find(screen: ScreenView): Iterable<Leak>
+  /** What leaks in the same way between the screens of a journey. */
+  findAcross?(journey: JourneyView): Iterable<Leak>
 }
 
-export type Rule = ContractRule | ScreenRule
+export interface JourneyRule extends RuleTexts {
+  readonly about: 'journey'
+  find(journey: JourneyView): Iterable<Leak>
+}
+
+/** For what only shows when all that belongs together is seen at once. */
+export interface DesignRule extends RuleTexts {
+  readonly about: 'design'
+  find(design: DesignView): Iterable<Leak & { readonly of: Subject }>
+}
+
+export type Rule = ContractRule | ScreenRule | JourneyRule | DesignRule
 
 export function contractRule(texts: Omit<ContractRule, 'about'>): ContractRule {
   return { ...texts, about: 'contract' }
@@ -62,8 +79,16 @@ export function screenRule(texts: Omit<ScreenRule, 'about'>): ScreenRule {
   return { ...texts, about: 'screen' }
 }
 
+export function journeyRule(texts: Omit<JourneyRule, 'about'>): JourneyRule {
+  return { ...texts, about: 'journey' }
+}
+
+export function designRule(texts: Omit<DesignRule, 'about'>): DesignRule {
+  return { ...texts, about: 'design' }
+}
+
 /** A leak at a place that is named from the outside in: fitting, then name. */
-export function leak(at: readonly string[], says: string, more: { mend?: string; level?: Level } = {}): Leak {
+export function leak(at: readonly string[], says: string, more: Omit<Leak, 'at' | 'says'> = {}): Leak {
   return { at, says, ...more }
 }
 
@@ -83,7 +108,6 @@ export function closestMend(wrong: string, names: Iterable<string>): { mend?: st
 
 /** Where a cell is written from, for a sentence: `the action 'again'`, or `'winch.turns'`. */
 export function writerText(writer: string): string {
-  return writer.startsWith('actions.')
-    ? `the action '${writer.slice('actions.'.length)}'`
-    : `'${writer.replace(/^bind\./, '')}'`
+  if (writer.startsWith('actions.')) return `the action '${writer.slice('actions.'.length)}'`
+  return writer.startsWith('loads.') ? 'its load' : `'${writer.replace(/^bind\./, '')}'`
 }

@@ -1,13 +1,28 @@
 import {
   clauseOf,
   givenClauses,
+  valueAt,
   valueClauses,
   type AnyContract,
   type PropertyClause,
+  type TSchema,
   type ValueClause,
 } from '../contract/index.js'
-import type { Action, AnyCell, AnyScreen, Binding, CellClause, Reckoned, Source, Step } from '../wiring/index.js'
-import { isPayload } from '../wiring/index.js'
+import type {
+  Action,
+  AnyCell,
+  AnyOperation,
+  AnyScreen,
+  Binding,
+  CellClause,
+  OperationClause,
+  Readable,
+  Reckoned,
+  Step,
+  Steps,
+} from '../wiring/index.js'
+import { allSteps, isPayload } from '../wiring/index.js'
+import { givenReadables, isReadable } from './given.js'
 
 /** A screen as the rules read it: fittings with what is bound on them, and who writes and reads each cell. */
 export interface ScreenView {
@@ -16,12 +31,29 @@ export interface ScreenView {
   readonly fittings: readonly FittingView[]
   /** Bindings and handlers of fittings that the screen does not have. */
   readonly strays: readonly string[]
-  /** Every action, named or written in place, with where it stands. */
-  readonly actions: readonly { readonly at: readonly string[]; readonly action: Action }[]
+  /** Every list of steps, named or written in place, with where it stands. */
+  readonly actions: readonly Placed[]
+  /** The cells that some journey holds for it. */
+  readonly shared: ReadonlySet<string>
   /** The cells that a source depends on, through any number of reckoned cells. */
-  cellsBehind(source: Source<unknown>): ReadonlySet<string>
-  /** Where a cell is written from: two-way bindings and steps, each named by its place. */
+  cellsBehind(source: Readable<unknown>): ReadonlySet<string>
+  /** Where a cell is written from: bindings, steps and loads, each named by its place. */
   writersOf(cell: string): readonly string[]
+  /** The cells that anything on the screen reads. */
+  readCells(): ReadonlySet<string>
+  /** The cells that the person edits, by a binding or by a handler that takes a report. */
+  editedCells(): ReadonlySet<string>
+  /** The type of what a binding follows; undefined where it has none of its own. */
+  typeOf(source: Readable<unknown>): TSchema | undefined
+  operation(ref: AnyOperation): OperationClause | undefined
+  /** The fittings and events that set an action off, as `fitting.event`. */
+  triggersOf(placed: Placed): readonly { readonly fitting: FittingView; readonly event: string }[]
+}
+
+/** A list of steps with where it is written. */
+export interface Placed {
+  readonly at: readonly string[]
+  readonly action: Action
 }
 
 export interface FittingView {
@@ -39,37 +71,89 @@ export interface FittingView {
   isLocked(): boolean
 }
 
-export function viewOf(screen: AnyScreen): ScreenView {
+/** Reads a screen for the rules; `shared` are the cells that a journey holds for it. */
+export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set()): ScreenView {
   const cells = new Map(Object.values<CellClause>(screen.cells).map((cell) => [cell.name, cell]))
   const fittings = Object.entries<AnyContract>(screen.fittings).map(([name, contract]) =>
     fittingView(screen, name, contract, cells),
   )
-  const actions = [
+  const actions = placedActions(screen, fittings)
+  return {
+    screen,
+    cells,
+    fittings,
+    shared,
+    strays: [
+      ...new Set([screen.bindings, screen.on, screen.rows, screen.shown].flatMap((section) => Object.keys(section))),
+    ].filter((name) => !Object.hasOwn(screen.fittings, name)),
+    actions,
+    cellsBehind: (source) => cellsBehind(screen, source),
+    writersOf: (cell) => [
+      ...fittings.flatMap((fitting) =>
+        [...fitting.bindings]
+          .filter(([, one]) => isShared(one) && one.source.name === cell)
+          .map(([name]) => `${fitting.name}.${name}`),
+      ),
+      ...actions
+        .filter(({ action }) => [...allSteps(action.steps)].some((step) => writes(step, cell)))
+        .map(({ at }) => at.join('.')),
+      ...(Object.hasOwn(screen.loads, cell) ? [`loads.${cell}`] : []),
+    ],
+    readCells: once(
+      () => new Set(readables(screen, fittings, actions).flatMap((source) => [...cellsBehind(screen, source)])),
+    ),
+    editedCells: once(
+      () =>
+        new Set(
+          fittings.flatMap((fitting) => [
+            ...[...fitting.bindings.values()].filter(isShared).map(({ source }) => source.name),
+            ...fitting.boundTakers(),
+          ]),
+        ),
+    ),
+    typeOf: (source) => typeOf(cells, source),
+    operation: ({ source, name }) => {
+      const operations: Readonly<Record<string, OperationClause>> | undefined = clauseIn(
+        screen.sources,
+        source,
+      )?.operations
+      return clauseIn(operations, name)
+    },
+    triggersOf: ({ at, action }) =>
+      fittings.flatMap((fitting) =>
+        [...fitting.handlers]
+          .filter(([event, one]) =>
+            action.name === '' ? at.join('.') === `bind.${fitting.name}.on.${event}` : one.name === action.name,
+          )
+          .map(([event]) => ({ fitting, event })),
+      ),
+  }
+}
+
+/** Whether what a fitting reports is taken by the cell that it shows, at once or when a draft is saved. */
+export function isShared(binding: Binding): binding is Extract<Binding, { kind: 'two-way' | 'draft' }> {
+  return binding.kind === 'two-way' || binding.kind === 'draft'
+}
+
+function placedActions(screen: AnyScreen, fittings: readonly FittingView[]): Placed[] {
+  const inSection = (section: string, actions: Readonly<Record<string, Action>>) =>
+    Object.entries(actions)
+      .filter(([, action]) => action.name === '')
+      .map(([name, action]) => ({ at: [section, name], action }))
+  const steps = (at: string[], list: Steps) => (list.length === 0 ? [] : [{ at, action: { name: '', steps: list } }])
+  return [
     ...Object.values<Action>(screen.actions).map((action) => ({ at: ['actions', action.name], action })),
     ...fittings.flatMap((fitting) =>
       [...fitting.handlers]
         .filter(([, action]) => action.name === '')
         .map(([event, action]) => ({ at: ['bind', fitting.name, 'on', event], action })),
     ),
+    ...steps(['enters'], screen.enters.steps),
+    ...inSection('hears', screen.hears),
+    ...inSection('commands', screen.commands),
+    ...steps(['submit', 'then'], screen.submit?.then ?? []),
+    ...steps(['submit', 'fails'], screen.submit?.fails ?? []),
   ]
-  return {
-    screen,
-    cells,
-    fittings,
-    strays: [...new Set([...Object.keys(screen.bindings), ...Object.keys(screen.on)])].filter(
-      (name) => !Object.hasOwn(screen.fittings, name),
-    ),
-    actions,
-    cellsBehind: (source) => cellsBehind(screen, source),
-    writersOf: (cell) => [
-      ...fittings.flatMap((fitting) =>
-        [...fitting.bindings]
-          .filter(([, one]) => one.kind === 'two-way' && one.source.name === cell)
-          .map(([name]) => `${fitting.name}.${name}`),
-      ),
-      ...actions.filter(({ action }) => action.steps.some((step) => writes(step, cell))).map(({ at }) => at.join('.')),
-    ],
-  }
 }
 
 function fittingView(
@@ -115,16 +199,17 @@ function isAlwaysTrue(
   if (binding.kind !== 'one-way' || binding.source.kind !== 'cell') return false
   const cell = binding.source.name
   const isWritten = Object.values<Action>(screen.actions).some((action) =>
-    action.steps.some((step) => writes(step, cell)),
+    [...allSteps(action.steps)].some((step) => writes(step, cell)),
   )
   return cells.get(cell)?.initial === true && !isWritten
 }
 
 function writes(step: Step, cell: string): boolean {
-  return (step.step === 'set' || step.step === 'clear') && step.cell.name === cell
+  if (step.step === 'call') return step.into?.name === cell
+  return (step.step === 'set' || step.step === 'clear' || step.step === 'refresh') && step.cell.name === cell
 }
 
-function cellsBehind(screen: AnyScreen, source: Source<unknown>, seen = new Set<Source<unknown>>()): Set<string> {
+function cellsBehind(screen: AnyScreen, source: Readable<unknown>, seen = new Set<Readable<unknown>>()): Set<string> {
   if (seen.has(source)) return new Set()
   seen.add(source)
   if (source.kind === 'cell') return new Set([source.name])
@@ -132,11 +217,59 @@ function cellsBehind(screen: AnyScreen, source: Source<unknown>, seen = new Set<
   return new Set(inputs.flatMap((input) => [...cellsBehind(screen, input, seen)]))
 }
 
-/** Every name that may be bound on a fitting, and every event that it can be heard by. */
-export function bindableNames(contract: AnyContract): string[] {
-  return givenClauses(contract).map((clause) => clause.name)
+/** Everything that is read: by bindings, computations, lists, conditions, calls and what is sent. */
+function readables(
+  screen: AnyScreen,
+  fittings: readonly FittingView[],
+  actions: readonly Placed[],
+): Readable<unknown>[] {
+  const sends = Object.values(screen.submit?.sends ?? {}).map(
+    (name): Readable<unknown> => (screen.reckoned as Record<string, Reckoned<unknown>>)[name] ?? { kind: 'cell', name },
+  )
+  return [
+    ...fittings.flatMap(({ bindings }) =>
+      [...bindings.values()].flatMap((binding) => (binding.kind === 'constant' ? [] : [binding.source])),
+    ),
+    ...Object.values<Reckoned<unknown>>(screen.reckoned).flatMap((reckoned) => [...reckoned.inputs]),
+    ...Object.values(screen.rows).map(({ source }): Readable<unknown> => source as AnyCell),
+    ...Object.values(screen.shown).map(({ source }) => source),
+    ...Object.values(screen.readings),
+    ...actions.flatMap(({ action }) => [...allSteps(action.steps)].flatMap(givenReadables)),
+    ...sends,
+  ].filter(isReadable)
 }
 
-export function eventNames(contract: AnyContract): string[] {
-  return [...Object.keys(contract.events), ...valueClauses(contract).map((value) => value.event)]
+function typeOf(cells: ReadonlyMap<string, CellClause>, source: Readable<unknown>): TSchema | undefined {
+  if (source.kind !== 'cell') return undefined
+  const type = cells.get(source.name)?.type
+  if (source.member === undefined || type === undefined) return type
+  return valueAt(type, ['items', 'properties', source.member]) as TSchema | undefined
+}
+
+/** The members that an entry of a list has, where its type says so. */
+export function membersOfRow({ cells }: ScreenView, { name }: AnyCell): string[] | undefined {
+  const members = valueAt(cells.get(name)?.type, ['items', 'properties'])
+  return typeof members === 'object' && members !== null ? Object.keys(members) : undefined
+}
+
+/** `office.book` as an operation; what has no dot is the name of a source without one. */
+export function operationNamed(text: string): AnyOperation {
+  const [source = '', ...rest] = text.split('.')
+  return { kind: 'operation', source, name: rest.join('.') }
+}
+
+/** A clause by its own name; nothing for what every object has anyway. */
+export function clauseIn<C>(clauses: Readonly<Record<string, C>> | undefined, name: string): C | undefined {
+  return clauses !== undefined && Object.hasOwn(clauses, name) ? clauses[name] : undefined
+}
+
+/** Computed when it is first asked for. */
+export function once<T>(make: () => T): () => T {
+  let made: { value: T } | undefined
+  return () => (made ??= { value: make() }).value
+}
+
+/** Every name that may be bound on a fitting. */
+export function bindableNames(contract: AnyContract): string[] {
+  return givenClauses(contract).map((clause) => clause.name)
 }

@@ -6,6 +6,7 @@ import { newSince, writeBaseline } from '../node/baseline.js'
 import { checkSarif, checkText, reportJson, type CheckReport, type LocatedFinding } from '../report/index.js'
 import { deliver, EXIT, packageVersion, wantsColour } from './output.js'
 import { runCheck } from './run-check.js'
+import { watchCheck } from './watch-check.js'
 
 interface CheckOptions {
   format: 'text' | 'json' | 'sarif'
@@ -16,6 +17,7 @@ interface CheckOptions {
   ignore?: string[]
   baseline?: string
   updateBaseline?: boolean
+  watch?: boolean
 }
 
 const LEVELS: readonly Level[] = ['error', 'warning', 'note']
@@ -25,7 +27,7 @@ export function checkCommand(exit: (code: number) => void): Command {
     .description('read contracts and screens at rest, and say what leaks')
     .argument(
       '[paths...]',
-      'files and pages, or folders to search for *.contract.ts (also .js, .json), *.screen.ts (also .js) and pages that use the components',
+      'files and pages, or folders to search for *.contract.ts (also .js, .json), *.screen.ts, *.interior.ts and *.journey.ts (also .js) and pages that use the components',
       ['.'],
     )
     .addOption(
@@ -37,6 +39,7 @@ export function checkCommand(exit: (code: number) => void): Command {
     .option('--ignore <id...>', 'all rules but these')
     .option('--baseline <file>', 'report only what this file does not know yet')
     .option('--update-baseline', 'write all that is found now into the baseline file')
+    .option('--watch', 'check again on each save: what changed, and what depends on it')
     .option('--explain <rule>', 'say why a rule is there, with a mended example')
     .addHelpText(
       'after',
@@ -49,20 +52,27 @@ export function checkCommand(exit: (code: number) => void): Command {
       }
       for (const id of options.rule ?? []) ruleNamed('--rule', id)
       for (const id of options.ignore ?? []) ruleNamed('--ignore', id)
+      if (options.watch === true) return watchCheck(paths, (report) => void answer(report, options))
       const whole = await runCheck(paths)
-      const chosen = whole.findings.filter((finding) => isChosen(finding, options))
-      if (options.updateBaseline === true) return exit(updateBaseline(chosen, options))
-      const report = {
-        ...whole,
-        findings: options.baseline === undefined ? chosen : newSince(chosen, options.baseline),
-      }
-      const text = checkText(report, {
-        colour: options.output === undefined && wantsColour(),
-        known: chosen.length - report.findings.length,
-      })
-      deliver(formatted(report, text, options.format), text, options.output)
-      exit(codeOf(report))
+      exit(options.updateBaseline === true ? updateBaseline(chosenOf(whole, options), options) : answer(whole, options))
     })
+}
+
+/** Prints what was asked for, and gives the exit code. */
+function answer(whole: CheckReport, options: CheckOptions): number {
+  const chosen = chosenOf(whole, options)
+  const findings = options.baseline === undefined ? chosen : newSince(chosen, options.baseline)
+  const report = { ...whole, findings }
+  const text = checkText(report, {
+    colour: options.output === undefined && wantsColour(),
+    known: chosen.length - findings.length,
+  })
+  deliver(formatted(report, text, options.format), text, options.output)
+  return codeOf(report)
+}
+
+function chosenOf({ findings }: CheckReport, options: CheckOptions): LocatedFinding[] {
+  return findings.filter((finding) => isChosen(finding, options))
 }
 
 function isChosen({ rule, level }: LocatedFinding, options: CheckOptions): boolean {
@@ -85,8 +95,9 @@ function formatted(report: CheckReport, text: string, format: CheckOptions['form
   return format === 'sarif' ? checkSarif(report, packageVersion()) : text
 }
 
-function codeOf({ findings, troubles, contracts, screens, pages }: CheckReport): number {
-  if (troubles.length > 0 || contracts + screens + pages === 0) return EXIT.unjudged
+function codeOf({ findings, troubles, ...read }: CheckReport): number {
+  const count = read.contracts + read.screens + read.interiors + read.journeys + read.pages
+  if (troubles.length > 0 || count === 0) return EXIT.unjudged
   return findings.some((finding) => finding.level !== 'note') ? EXIT.leaks : EXIT.sound
 }
 

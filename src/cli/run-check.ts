@@ -1,17 +1,29 @@
-import { check } from '../check/index.js'
+import { createChecker } from '../check/index.js'
 import { checkPages } from '../page/index.js'
 import type { Place } from '../contract/index.js'
 import { shown } from '../node/find.js'
 import { locate } from '../node/locate.js'
-import { loadProject } from '../node/project.js'
+import { loadProject, openProject, type Project } from '../node/project.js'
 import type { Trouble } from '../node/errors.js'
 import type { CheckReport, LocatedFinding, TroubleReport } from '../report/index.js'
 
-/** Checks the contracts and screens at some paths, and says where in the files each finding is. */
+/** Checks what is at some paths, and says where in the files each finding is. */
 export async function runCheck(paths: readonly string[]): Promise<CheckReport> {
-  const project = await loadProject(paths)
+  return reportOn(await loadProject(paths), createChecker())
+}
+
+/** Checks what is at some paths again and again: only what changed, and what depends on it. */
+export function openCheck(
+  paths: readonly string[],
+): (changed?: Iterable<string>) => Promise<CheckReport & { filesRead: number }> {
+  const project = openProject(paths, { isWatched: true })
+  const checker = createChecker()
+  return async (changed) => ({ ...reportOn(await project.look(changed), checker), filesRead: project.filesRead })
+}
+
+function reportOn(project: Project, checker: ReturnType<typeof createChecker>): CheckReport {
   const texts = new Map<string, string>()
-  const all = [...check(project), ...checkPages(project.pages, project.known)]
+  const all = [...checker(project), ...checkPages(project.pages, project.known)]
   const findings = all.map(({ place, path, isExact, ...finding }): LocatedFinding => ({
     ...finding,
     ...positionOf(place === undefined || isExact === true ? place : locate(place, path, texts)),
@@ -21,6 +33,8 @@ export async function runCheck(paths: readonly string[]): Promise<CheckReport> {
     version: 1,
     contracts: project.contracts.length,
     screens: project.screens.length,
+    interiors: project.interiors.length,
+    journeys: project.journeys.length,
     pages: project.pages.length,
     findings,
     troubles: project.troubles.map(troubleReport),

@@ -35,6 +35,10 @@ export interface ValueDraft<S extends TSchema, P extends string> extends Propert
   bounds?: { least?: Bound<P>; most?: Bound<P> }
   step?: P | number
   outside?: 'clamp' | 'refuse' | 'keep'
+  ordered?: boolean
+  gap?: P | number
+  applies?: 'at-once' | 'when-told'
+  vetoEvent?: string
   empty?: Static<NoInfer<S>>
   blank?: 'empty' | 'default' | 'previous' | 'refuse'
   resetTo?: 'default' | 'initial'
@@ -50,8 +54,26 @@ export interface EventDraft<S extends TSchema> {
 }
 
 export interface CommandDraft {
+  /** The type of its one argument; without it the command takes none. */
+  takes?: TSchema
+  gives?: TSchema
   effect?: 'reset' | 'focus' | 'check'
   reports?: boolean
+  summary?: string
+}
+
+export type CommandMap = Record<string, CommandDraft>
+
+/** A read-only result; `P` are the names that it may be computed from. */
+export interface ReadingDraft<S extends TSchema, P extends string> {
+  type: S
+  from?: readonly P[]
+  summary?: string
+}
+
+export interface SlotDraft {
+  /** The tags that may be in it, `#text` for text; anything where it is left out. */
+  holds?: readonly string[]
   summary?: string
 }
 
@@ -91,6 +113,13 @@ export interface ValueClause<T = unknown> extends PropertyClause<T> {
   readonly bounds: { readonly least: string | number | undefined; readonly most: string | number | undefined }
   readonly step: string | number | undefined
   readonly outside: 'clamp' | 'refuse' | 'keep'
+  /** Whether the value is a pair whose ends may not cross, and how far apart they have to be. */
+  readonly ordered: boolean
+  readonly gap: string | number | undefined
+  /** With `when-told` it reports a proposal, and changes only when its owner tells it so. */
+  readonly applies: 'at-once' | 'when-told'
+  /** A cancelable event sent before the change, at which the owner may veto it. */
+  readonly vetoEvent: string | undefined
   /** What "nothing" is; undefined where the type has no such value. */
   readonly empty: T | undefined
   readonly blank: 'empty' | 'default' | 'previous' | 'refuse'
@@ -110,7 +139,24 @@ export interface EventClause {
 
 export interface CommandClause {
   readonly name: string
+  readonly takes: TSchema | undefined
+  readonly gives: TSchema | undefined
   readonly effect: 'reset' | 'focus' | 'check' | undefined
   readonly reports: boolean
+  readonly summary: string | undefined
+}
+
+/** A read-only result that the owner may read. */
+export interface ReadingClause {
+  readonly name: string
+  readonly type: TSchema
+  /** The properties and values that it is computed from. */
+  readonly from: readonly string[]
+  readonly summary: string | undefined
+}
+
+export interface SlotClause {
+  readonly name: string
+  readonly holds: readonly string[] | undefined
   readonly summary: string | undefined
 }

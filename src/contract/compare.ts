@@ -1,4 +1,4 @@
-import type { CommandClause, EventClause, PropertyClause, ValueClause } from './clauses.js'
+import type { CommandClause, EventClause, PropertyClause, ReadingClause, SlotClause, ValueClause } from './clauses.js'
 import { isWithin } from './compatible.js'
 import { givenClauses, isValue, type AnyContract } from './contract.js'
 import { contractToJson } from './json.js'
@@ -78,10 +78,36 @@ function* compareContract(old: AnyContract, now: AnyContract): Iterable<Change> 
     () => ['minor', 'is new'],
     'the command',
   )
-  if (!equal(old.form, now.form))
+  yield* compareSection(
+    old.readings,
+    now.readings,
+    (name) => said(['readings', name]),
+    compareReading,
+    () => ['minor', 'is new'],
+    'the reading',
+  )
+  yield* compareSection(
+    old.slots,
+    now.slots,
+    (name) => said(['slots', name]),
+    compareSlot,
+    () => ['minor', 'is new'],
+    'the slot',
+  )
+  if (old.form?.value !== now.form?.value)
     yield said(['form'])(
       old.form === undefined ? 'minor' : 'major',
       `the form value is ${now.form?.value ?? 'none'}, and was ${old.form?.value ?? 'none'}`,
+    )
+  else if (old.form?.requiredBy !== now.form?.requiredBy)
+    yield said(['form'])(
+      old.form?.requiredBy === undefined ? 'minor' : 'major',
+      `the person is obliged by ${now.form?.requiredBy ?? 'nothing'}, and was by ${old.form?.requiredBy ?? 'nothing'}`,
+    )
+  if (old.problem !== now.problem)
+    yield said(['problem'])(
+      old.problem === undefined ? 'minor' : 'major',
+      `messages are shown by ${now.problem ?? 'nothing'}, and were by ${old.problem ?? 'nothing'}`,
     )
   for (const lock of ['readonly', 'disabled'] as const)
     if (old.locks[lock] !== now.locks[lock])
@@ -190,9 +216,16 @@ function* compareValue(old: ValueClause, now: ValueClause, said: Said): Iterable
     yield said('major', `${name} may report ${printed(up.witness)} now, which owners do not expect`)
   if (old.lastWord !== now.lastWord || old.accepts !== now.accepts)
     yield said('major', `who has the last word about ${name} has changed`)
-  for (const part of ['bounds', 'step', 'outside', 'empty', 'resetTo'] as const)
+  for (const part of ['bounds', 'step', 'outside', 'ordered', 'gap', 'applies', 'empty', 'resetTo'] as const)
     if (!equal(old[part], now[part]))
       yield said('major', `${part} of ${name} is ${printed(now[part])}, and was ${printed(old[part])}`)
+  if (old.vetoEvent !== now.vetoEvent)
+    yield said(
+      old.vetoEvent === undefined ? 'minor' : 'major',
+      now.vetoEvent === undefined
+        ? `${name} no longer asks before it changes`
+        : `${name} asks first with ${now.vetoEvent}`,
+    )
   for (const part of ['blank', 'within'] as const)
     if (!equal(old[part], now[part]))
       yield said('minor', `${part} of ${name} is ${printed(now[part])}, and was ${printed(old[part])}`)
@@ -232,6 +265,36 @@ function* compareCommand(old: CommandClause, now: CommandClause, said: Said): It
     yield said('major', `the effect of '${old.name}' is ${now.effect ?? 'none'}, and was ${old.effect ?? 'none'}`)
   if (old.reports !== now.reports)
     yield said('major', `'${old.name}' ${now.reports ? 'reports' : 'no longer reports'} what it changes`)
+  const taken = typeChange(old.takes, now.takes)
+  if (taken !== undefined)
+    yield said(taken, `what '${old.name}' takes is ${orNothing(now.takes)}, and was ${orNothing(old.takes)}`)
+  const given = typeChange(now.gives, old.gives)
+  if (given !== undefined)
+    yield said(given, `what '${old.name}' gives is ${orNothing(now.gives)}, and was ${orNothing(old.gives)}`)
+}
+
+function* compareReading(old: ReadingClause, now: ReadingClause, said: Said): Iterable<Change> {
+  const weight = typeChange(now.type, old.type)
+  if (weight !== undefined)
+    yield said(weight, `'${old.name}' reads as ${typeText(now.type)}, and did as ${typeText(old.type)}`)
+}
+
+function* compareSlot(old: SlotClause, now: SlotClause, said: Said): Iterable<Change> {
+  const gone = (old.holds ?? []).filter((tag) => now.holds !== undefined && !now.holds.includes(tag))
+  if (gone.length > 0 || (old.holds === undefined && now.holds !== undefined))
+    yield said('major', `the slot '${old.name}' no longer holds ${gone.length > 0 ? gone.join(', ') : 'just anything'}`)
+  else if (!equal(old.holds, now.holds)) yield said('minor', `the slot '${old.name}' holds more`)
+}
+
+/** What it weighs that the second type stands where the first did: nothing is lost if all of the first is within it. */
+function typeChange(narrow: TSchema | undefined, wide: TSchema | undefined): Weight | undefined {
+  if (narrow === undefined || wide === undefined) return narrow === wide ? undefined : 'major'
+  if (isWithin(narrow, wide).answer !== 'yes') return 'major'
+  return isWithin(wide, narrow).answer === 'yes' ? undefined : 'minor'
+}
+
+function orNothing(type: TSchema | undefined): string {
+  return type === undefined ? 'nothing' : typeText(type)
 }
 
 function* compareSection<C>(

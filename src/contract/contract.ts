@@ -1,10 +1,15 @@
 import type {
   CommandClause,
   CommandDraft,
+  CommandMap,
   EventClause,
   EventDraft,
   PropertyClause,
   PropertyDraft,
+  ReadingClause,
+  ReadingDraft,
+  SlotClause,
+  SlotDraft,
   ValueClause,
   ValueDraft,
 } from './clauses.js'
@@ -14,41 +19,50 @@ import { kebab, labelOf } from './names.js'
 import { rememberPlace } from './place.js'
 import { accepts, type SchemaMap, type Static, type TSchema } from './types.js'
 
-/**
- * What one component promises. `P`, `V` and `E` are the data types of its properties, two-way values and events, `R` the names that
- * its owner must supply, `C` its commands and `N` the event names that the contract gives to its values.
- */
-export interface Contract<
-  P extends SchemaMap,
-  R extends string,
-  V extends SchemaMap,
-  E extends SchemaMap,
-  C extends string,
-  N extends EventNames,
-> {
+/** The types that a contract carries for the compiler. */
+export interface ContractTypes {
+  properties: SchemaMap
+  /** The names that its owner must supply. */
+  required: string
+  values: SchemaMap
+  events: SchemaMap
+  commands: CommandMap
+  readings: SchemaMap
+  /** By value: the event that it reports with, where in that event it stands, and the event that asks first, where they are given. */
+  reportNames: NameMap
+  payloadsAt: NameMap
+  vetoNames: NameMap
+}
+
+export type NameMap = Record<string, unknown>
+
+/** What one component promises. */
+export interface Contract<T extends ContractTypes = ContractTypes> {
   readonly kind: 'contract'
   readonly tag: string
   readonly summary: string | undefined
-  readonly required: readonly R[]
-  readonly properties: { readonly [K in keyof P]: PropertyClause<Static<P[K]>> }
-  readonly values: { readonly [K in keyof V]: ValueClause<Static<V[K]>> }
-  readonly events: { readonly [K in keyof E]: EventClause }
-  readonly commands: { readonly [K in C]: CommandClause }
-  readonly form: { readonly value: string } | undefined
+  readonly required: readonly T['required'][]
+  readonly properties: { readonly [K in keyof T['properties']]: PropertyClause<Static<T['properties'][K]>> }
+  readonly values: { readonly [K in keyof T['values']]: ValueClause<Static<T['values'][K]>> }
+  readonly events: { readonly [K in keyof T['events']]: EventClause }
+  readonly commands: { readonly [K in keyof T['commands']]: CommandClause }
+  readonly readings: { readonly [K in keyof T['readings']]: ReadingClause }
+  readonly slots: { readonly [name: string]: SlotClause }
+  /** The form value, and the property that obliges the person to fill it. */
+  readonly form: { readonly value: string; readonly requiredBy: string | undefined } | undefined
   readonly locks: { readonly readonly: string | undefined; readonly disabled: string | undefined }
+  /** The property that shows a message beside the field. */
+  readonly problem: string | undefined
   /** Clause ids that are knowingly not kept, each with its reason. */
   readonly waives: { readonly [clause: string]: string }
   /** The contract that this one extends. */
   readonly base?: AnyContract
-  /** Only for the compiler: where the type parameters live. */
-  readonly types?: { properties: P; required: R; values: V; events: E; commands: C; eventNames: N }
+  /** Only for the compiler: where the types live. */
+  readonly types?: T
 }
 
 // A typed seam: the contract of any component.
-export type AnyContract = Contract<any, any, any, any, any, any>
-
-/** The events that values report with, by value, where the contract names them. */
-export type EventNames = Record<string, unknown>
+export type AnyContract = Contract<any>
 
 /** The clauses of a contract, as a developer writes them. */
 export interface ContractDraft<
@@ -56,24 +70,30 @@ export interface ContractDraft<
   R extends string,
   V extends SchemaMap,
   E extends SchemaMap,
-  C extends string,
-  N extends EventNames,
+  C extends CommandMap,
+  G extends SchemaMap,
+  N extends NameMap,
+  L extends NameMap,
+  X extends NameMap,
 > {
   summary?: string
   required?: readonly (R & NoInfer<Extract<keyof P | keyof V, string>>)[]
   properties?: { [K in keyof P]: PropertyDraft<P[K]> }
   values?: { [K in keyof V]: ValueDraft<V[K], NoInfer<Extract<keyof P | keyof V, string>>> } & {
     [K in keyof N]: { event?: N[K] }
-  }
+  } & { [K in keyof L]: { payloadAt?: L[K] } } & { [K in keyof X]: { vetoEvent?: X[K] } }
   events?: { [K in keyof E]: EventDraft<E[K]> }
-  commands?: Record<C, CommandDraft>
-  form?: { value: NoInfer<Extract<keyof V, string>> }
+  commands?: C & { [K in keyof C]: CommandDraft }
+  readings?: { [K in keyof G]: ReadingDraft<G[K], NoInfer<Extract<keyof P | keyof V, string>>> }
+  slots?: Record<string, SlotDraft>
+  form?: { value: NoInfer<Extract<keyof V, string>>; requiredBy?: NoInfer<Extract<keyof P, string>> }
   locks?: { readonly?: NoInfer<Extract<keyof P, string>>; disabled?: NoInfer<Extract<keyof P, string>> }
+  problem?: NoInfer<Extract<keyof P, string>>
   waives?: Record<string, string>
 }
 
 /**
- * Writes down what a component promises: its properties, two-way values, events and commands.
+ * Writes down what a component promises: its properties, two-way values, events, commands and readings.
  *
  * Throws a {@link CaulkerError} `malformed-contract` that names the first clause that cannot be, and says what to do. The tag is a
  * valid custom element name (HTML Standard, section 4.13.3).
@@ -93,10 +113,26 @@ export function contract<
   P extends SchemaMap = {},
   V extends SchemaMap = {},
   E extends SchemaMap = {},
-  C extends string = never,
+  C extends CommandMap = {},
   const R extends string = never,
-  const N extends EventNames = {},
->(tag: `${string}-${string}`, draft: ContractDraft<P, R, V, E, C, N>): Contract<P, R, V, E, C, N> {
+  G extends SchemaMap = {},
+  const N extends NameMap = {},
+  const L extends NameMap = {},
+  const X extends NameMap = {},
+>(
+  tag: `${string}-${string}`,
+  draft: ContractDraft<P, R, V, E, C, G, N, L, X>,
+): Contract<{
+  properties: P
+  required: R
+  values: V
+  events: E
+  commands: C
+  readings: G
+  reportNames: N
+  payloadsAt: L
+  vetoNames: X
+}> {
   return makeContract(tag, draft as never, contract) as never
 }
 
@@ -131,12 +167,26 @@ export function makeContract(
     })),
     commands: mapValues(draft.commands, (clause: CommandDraft, name): CommandClause => ({
       name,
+      takes: clause.takes,
+      gives: clause.gives,
       effect: clause.effect,
       reports: clause.reports ?? true,
       summary: clause.summary,
     })),
-    form: draft.form,
+    readings: mapValues(draft.readings, (clause: ReadingDraft<TSchema, string>, name): ReadingClause => ({
+      name,
+      type: clause.type,
+      from: [...(clause.from ?? [])],
+      summary: clause.summary,
+    })),
+    slots: mapValues(draft.slots, (clause: SlotDraft, name): SlotClause => ({
+      name,
+      holds: clause.holds === undefined ? undefined : [...clause.holds],
+      summary: clause.summary,
+    })),
+    form: draft.form && { value: draft.form.value, requiredBy: draft.form.requiredBy },
     locks: { readonly: draft.locks?.readonly, disabled: draft.locks?.disabled },
+    problem: draft.problem,
     waives: { ...draft.waives },
     ...(base === undefined ? {} : { base }),
   }
@@ -153,7 +203,7 @@ export function draftOf(of: AnyContract): object | undefined {
 }
 
 // A typed seam: the clauses of any contract.
-type AnyDraft = ContractDraft<any, any, any, any, any, any>
+type AnyDraft = ContractDraft<any, any, any, any, any, any, any, any, any>
 
 /** Whether something is a contract, by its own mark, so that one from another copy of the package counts too. */
 export function isContract(value: unknown): value is AnyContract {
@@ -174,6 +224,14 @@ export function valueClauses(of: AnyContract): ValueClause[] {
 export function clauseOf(of: AnyContract, name: string): PropertyClause | undefined {
   if (Object.hasOwn(of.properties, name)) return of.properties[name]
   return Object.hasOwn(of.values, name) ? of.values[name] : undefined
+}
+
+/** Every event that an owner can hear: those that are declared, those that report values, and those that ask first. */
+export function eventNames(of: AnyContract): string[] {
+  return [
+    ...Object.keys(of.events),
+    ...valueClauses(of).flatMap(({ event, vetoEvent }) => (vetoEvent === undefined ? [event] : [event, vetoEvent])),
+  ]
 }
 
 export function isValue(clause: PropertyClause): clause is ValueClause {
@@ -214,6 +272,10 @@ function valueClause(name: string, draft: ValueDraft<TSchema, string>, required:
     bounds: { least: draft.bounds?.least, most: draft.bounds?.most },
     step: draft.step,
     outside: draft.outside ?? 'clamp',
+    ordered: draft.ordered ?? false,
+    gap: draft.gap,
+    applies: draft.applies ?? 'at-once',
+    vetoEvent: draft.vetoEvent,
     empty,
     blank: draft.blank ?? (empty === undefined ? 'previous' : 'empty'),
     resetTo: draft.resetTo ?? 'default',

@@ -13,7 +13,11 @@ export class CaulkerError extends Error {
 export type ErrorCode =
   | 'malformed-contract'
   | 'malformed-screen'
+  | 'malformed-journey'
+  | 'malformed-source'
+  | 'malformed-handlers'
   | 'missing-fitting'
+  | 'missing-required'
   | 'unknown-name'
   | 'unknown-command'
   | 'not-defined'

@@ -1,11 +1,11 @@
-import type { PropertyDraft, ValueDraft } from './clauses.js'
+import type { CommandMap, PropertyDraft, ReadingDraft, ValueDraft } from './clauses.js'
 import {
   draftOf,
   makeContract,
   type AnyContract,
   type Contract,
   type ContractDraft,
-  type EventNames,
+  type ContractTypes,
 } from './contract.js'
 import { contractToJson } from './json.js'
 import type { SchemaMap, Static } from './types.js'
@@ -28,13 +28,22 @@ export interface Extension<
   R2 extends string,
   V2 extends SchemaMap,
   E2 extends SchemaMap,
-  C2 extends string,
-> extends Omit<ContractDraft<P2, R2, V2, E2, C2, {}>, 'required' | 'properties' | 'values' | 'form' | 'locks'> {
+  C2 extends CommandMap,
+  G2 extends SchemaMap,
+> extends Omit<
+  ContractDraft<P2, R2, V2, E2, C2, G2, {}, {}, {}>,
+  'required' | 'properties' | 'values' | 'readings' | 'form' | 'locks' | 'problem'
+> {
   tag: `${string}-${string}`
   required?: readonly (R2 & Names<P, V, P2, V2>)[]
   properties?: { [K in keyof P2]: PropertyDraft<P2[K]> }
   values?: { [K in keyof V2]: ValueDraft<V2[K], Names<P, V, P2, V2>> }
-  form?: { value: NoInfer<Extract<keyof V | keyof V2, string>> }
+  readings?: { [K in keyof G2]: ReadingDraft<G2[K], Names<P, V, P2, V2>> }
+  form?: {
+    value: NoInfer<Extract<keyof V | keyof V2, string>>
+    requiredBy?: NoInfer<Extract<keyof P | keyof P2, string>>
+  }
+  problem?: NoInfer<Extract<keyof P | keyof P2, string>>
   locks?: { readonly?: Names<P, V, P2, V2>; disabled?: Names<P, V, P2, V2> }
 }
 
@@ -53,24 +62,30 @@ export interface Extension<
  * ```
  */
 export function extend<
-  P extends SchemaMap,
-  R extends string,
-  V extends SchemaMap,
-  E extends SchemaMap,
-  C extends string,
-  N extends EventNames,
+  T extends ContractTypes,
   P2 extends SchemaMap = {},
   V2 extends SchemaMap = {},
   E2 extends SchemaMap = {},
-  C2 extends string = never,
+  C2 extends CommandMap = {},
   const R2 extends string = never,
+  G2 extends SchemaMap = {},
 >(
-  base: Contract<P, R, V, E, C, N>,
-  more: Extension<P, V, P2, R2, V2, E2, C2>,
-  ..._narrowed: [Narrowed<P, P2> | Narrowed<V, V2>] extends [never]
+  base: Contract<T>,
+  more: Extension<T['properties'], T['values'], P2, R2, V2, E2, C2, G2>,
+  ..._narrowed: [Narrowed<T['properties'], P2> | Narrowed<T['values'], V2>] extends [never]
     ? []
-    : [{ 'narrows what owners rely on': Narrowed<P, P2> | Narrowed<V, V2> }]
-): Contract<Over<P, P2>, R | R2, Over<V, V2>, Over<E, E2>, C | C2, N> {
+    : [{ 'narrows what owners rely on': Narrowed<T['properties'], P2> | Narrowed<T['values'], V2> }]
+): Contract<{
+  properties: Over<T['properties'], P2>
+  required: T['required'] | R2
+  values: Over<T['values'], V2>
+  events: Over<T['events'], E2>
+  commands: Over<T['commands'], C2>
+  readings: Over<T['readings'], G2>
+  reportNames: T['reportNames']
+  payloadsAt: T['payloadsAt']
+  vetoNames: T['vetoNames']
+}> {
   const { tag, ...added } = more as unknown as { tag: `${string}-${string}` } & Draft
   const { tag: _, ...written } = contractToJson(base as AnyContract)
   const under = (draftOf(base as AnyContract) ?? written) as Draft
@@ -85,7 +100,7 @@ export function extend<
 
 type Draft = { required?: readonly string[] } & { [K in (typeof SECTIONS)[number]]?: Record<string, object> }
 
-const SECTIONS = ['properties', 'values', 'events', 'commands', 'waives'] as const
+const SECTIONS = ['properties', 'values', 'events', 'commands', 'readings', 'slots', 'waives'] as const
 
 /** Name by name, clause by clause: what the extension says stands over what its base says. */
 function laidOver(under: Record<string, object> = {}, over: Record<string, object> = {}): Record<string, object> {

@@ -33,6 +33,10 @@ const value = {
     bounds: strict(optional({ least: bound, most: bound })),
     step: Type.Union([Type.Number({ exclusiveMinimum: 0 }), text]),
     outside: words('clamp', 'refuse', 'keep'),
+    ordered: flag,
+    gap: Type.Union([Type.Number({ minimum: 0 }), text]),
+    applies: words('at-once', 'when-told'),
+    vetoEvent: text,
     empty: Type.Unknown(),
     blank: words('empty', 'default', 'previous', 'refuse'),
     resetTo: words('default', 'initial'),
@@ -46,7 +50,15 @@ const event = optional({
   mustHear: flag,
   summary: text,
 })
-const command = optional({ effect: words('reset', 'focus', 'check'), reports: flag, summary: text })
+const command = optional({
+  takes: dataType,
+  gives: dataType,
+  effect: words('reset', 'focus', 'check'),
+  reports: flag,
+  summary: text,
+})
+const reading = { type: dataType, ...optional({ from: Type.Array(text), summary: text }) }
+const slot = optional({ holds: Type.Array(text), summary: text })
 
 /** The JSON Schema (2020-12) of a contract file, for editors that complete and check it. */
 export const contractFileSchema = {
@@ -63,8 +75,11 @@ export const contractFileSchema = {
       values: named(strict(value)),
       events: named(strict(event)),
       commands: named(strict(command)),
-      form: strict({ value: text }),
+      readings: named(strict(reading)),
+      slots: named(strict(slot)),
+      form: strict({ value: text, ...optional({ requiredBy: text }) }),
       locks: strict(optional({ readonly: text, disabled: text })),
+      problem: text,
       waives: named(text),
     }),
   }),

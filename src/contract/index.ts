@@ -4,22 +4,30 @@ export {
   givenClauses,
   valueClauses,
   clauseOf,
+  eventNames,
   isValue,
   type AnyContract,
   type Contract,
   type ContractDraft,
+  type ContractTypes,
+  type NameMap,
 } from './contract.js'
 export type {
   After,
   Amend,
   CommandClause,
   CommandDraft,
+  CommandMap,
   EventClause,
   EventDraft,
   OneOrMore,
   PropertyClause,
   PropertyDraft,
+  ReadingClause,
+  ReadingDraft,
   Refuse,
+  SlotClause,
+  SlotDraft,
   ValueClause,
   ValueDraft,
 } from './clauses.js'
@@ -48,3 +56,4 @@ export { listed, mapValues } from './lists.js'
 export { isWithin, type Compatibility } from './compatible.js'
 export { samplesOf } from './samples.js'
 export { compareContracts, nextVersion, weightOf, type Change, type Weight } from './compare.js'
+export type { Kebab, Named, ReportName, ValueEventNames } from './report-name.js'

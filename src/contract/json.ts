@@ -1,5 +1,5 @@
 import { contract, givenClauses, valueClauses, type AnyContract } from './contract.js'
-import type { CommandClause, EventClause, PropertyClause, ValueClause } from './clauses.js'
+import type { CommandClause, EventClause, PropertyClause, ReadingClause, SlotClause, ValueClause } from './clauses.js'
 import { CaulkerError, messageOf } from './errors.js'
 import { labelOf } from './names.js'
 import { mapValues } from './lists.js'
@@ -33,8 +33,11 @@ export function contractToJson(of: AnyContract): ContractJson {
     values: section(of.values, (value: ValueClause) => ({ ...propertyJson(value), ...valueJson(value) })),
     events: section(of.events, eventJson),
     commands: section(of.commands, commandJson),
-    form: of.form,
+    readings: section(of.readings, readingJson),
+    slots: section(of.slots, slotJson),
+    form: of.form && compact({ ...of.form }),
     locks: readOnly === undefined && disabled === undefined ? undefined : compact({ readonly: readOnly, disabled }),
+    problem: of.problem,
     waives: Object.keys(of.waives).length === 0 ? undefined : { ...of.waives },
   }) as ContractJson
 }
@@ -56,6 +59,11 @@ export function contractFromJson(json: unknown): AnyContract {
     attempt(made.tag, `the type of '${clause.name}'`, () => accepts(clause.type, null))
   for (const event of Object.values<EventClause>(made.events))
     attempt(made.tag, `the payload of '${event.name}'`, () => accepts(event.payload ?? {}, null))
+  for (const command of Object.values<CommandClause>(made.commands))
+    for (const type of [command.takes ?? {}, command.gives ?? {}])
+      attempt(made.tag, `what the command '${command.name}' takes or gives`, () => accepts(type, null))
+  for (const reading of Object.values<ReadingClause>(made.readings))
+    attempt(made.tag, `the type of '${reading.name}'`, () => accepts(reading.type, null))
   return made
 }
 
@@ -103,6 +111,10 @@ function valueJson(value: ValueClause): Json {
     bounds: hasBounds ? compact({ ...value.bounds }) : undefined,
     step: own('step'),
     outside: own('outside'),
+    ordered: own('ordered'),
+    gap: own('gap'),
+    applies: own('applies'),
+    vetoEvent: own('vetoEvent'),
     empty: own('empty'),
     blank: own('blank'),
     resetTo: own('resetTo'),
@@ -120,8 +132,22 @@ function eventJson({ payload, bubbles, composed, cancelable, mustHear, summary }
   })
 }
 
-function commandJson({ effect, reports, summary }: CommandClause): Json {
-  return compact({ effect, reports: reports ? undefined : false, summary })
+function commandJson({ takes, gives, effect, reports, summary }: CommandClause): Json {
+  return compact({
+    takes: takes && schemaJson(takes),
+    gives: gives && schemaJson(gives),
+    effect,
+    reports: reports ? undefined : false,
+    summary,
+  })
+}
+
+function readingJson({ type, from, summary }: ReadingClause): Json {
+  return compact({ type: schemaJson(type), from: from.length === 0 ? undefined : from, summary })
+}
+
+function slotJson({ holds, summary }: SlotClause): Json {
+  return compact({ holds, summary })
 }
 
 /** The builder writes tuples in an older form; a file holds the one of 2020-12. */

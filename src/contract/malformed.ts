@@ -14,6 +14,8 @@ const aFlag = (value: unknown) => (typeof value === 'boolean' ? undefined : 'mus
 const aCount = (value: unknown) =>
   typeof value === 'number' && value >= 0 ? undefined : 'must be a number of milliseconds, 0 or more'
 const anything = () => undefined
+const names = (value: unknown) =>
+  Array.isArray(value) && value.every((one) => typeof one === 'string') ? undefined : 'must be a list of names'
 const aType = (value: unknown) =>
   isObject(value) || typeof value === 'boolean'
     ? undefined
@@ -57,6 +59,13 @@ const VALUE: Shape = {
       ? undefined
       : 'must be a number above 0, or the name of a property',
   outside: oneOf('clamp', 'refuse', 'keep'),
+  ordered: aFlag,
+  gap: (value) =>
+    typeof value === 'string' || (typeof value === 'number' && value >= 0)
+      ? undefined
+      : 'must be a number, 0 or more, or the name of a property',
+  applies: oneOf('at-once', 'when-told'),
+  vetoEvent: aString,
   empty: anything,
   blank: oneOf('empty', 'default', 'previous', 'refuse'),
   resetTo: oneOf('default', 'initial'),
@@ -70,12 +79,33 @@ const EVENT: Shape = {
   mustHear: aFlag,
   summary: aString,
 }
-const COMMAND: Shape = { effect: oneOf('reset', 'focus', 'check'), reports: aFlag, summary: aString }
+const COMMAND: Shape = {
+  takes: aType,
+  gives: aType,
+  effect: oneOf('reset', 'focus', 'check'),
+  reports: aFlag,
+  summary: aString,
+}
+const READING: Shape = { type: aType, from: names, summary: aString }
+const SLOT: Shape = { holds: names, summary: aString }
 const BOUNDS: Shape = { least: anything, most: anything }
-const FORM: Shape = { value: aString }
+const FORM: Shape = { value: aString, requiredBy: aString }
 const LOCKS: Shape = { readonly: aString, disabled: aString }
 
-const SECTIONS = ['summary', 'required', 'properties', 'values', 'events', 'commands', 'form', 'locks', 'waives']
+const SECTIONS = [
+  'summary',
+  'required',
+  'properties',
+  'values',
+  'events',
+  'commands',
+  'readings',
+  'slots',
+  'form',
+  'locks',
+  'problem',
+  'waives',
+]
 
 /** Throws one error for the first thing in a draft that cannot be a contract: which clause, and what to do. */
 export function refuseMalformed(tag: unknown, draft: unknown): void {
@@ -92,8 +122,13 @@ export function refuseMalformed(tag: unknown, draft: unknown): void {
   clauses(tag, draft, 'values', VALUE)
   clauses(tag, draft, 'events', EVENT)
   clauses(tag, draft, 'commands', COMMAND)
-  const properties = names(draft, 'properties')
-  const values = names(draft, 'values')
+  clauses(tag, draft, 'readings', READING)
+  clauses(tag, draft, 'slots', SLOT)
+  const properties = namesIn(draft, 'properties')
+  const values = namesIn(draft, 'values')
+  for (const name of namesIn(draft, 'readings'))
+    if ([...properties, ...values].includes(name))
+      fail(tag, `'${name}'`, 'is a reading and a property or value too; a reading is what owners can only read')
   for (const name of values)
     if (properties.includes(name))
       fail(tag, `'${name}'`, 'stands under properties and under values; a two-way value is declared once, under values')
@@ -138,17 +173,24 @@ function references(tag: string, draft: Draft, known: string[]): void {
     for (const end of ['least', 'most'])
       if (!isLiteralBound(bounds[end])) must(`values.${name}.bounds.${end}`, bounds[end], known)
     must(`values.${name}.step`, clause['step'], known)
+    must(`values.${name}.gap`, clause['gap'], known)
   }
+  for (const [name, clause] of Object.entries((draft['readings'] ?? {}) as Record<string, { from?: string[] }>))
+    for (const one of clause.from ?? []) must(`readings.${name}.from`, one, known)
+  must('problem', draft['problem'], namesIn(draft, 'properties'))
   if (draft['form'] !== undefined) {
     if (!isObject(draft['form'])) fail(tag, 'form', "must be an object, such as { value: 'bales' }")
     members(tag, 'form', draft['form'], FORM)
-    must('form.value', draft['form']['value'], names(draft, 'values'))
+    must('form.value', draft['form']['value'], namesIn(draft, 'values'))
+    must('form.requiredBy', draft['form']['requiredBy'], namesIn(draft, 'properties'))
   }
   if (draft['locks'] !== undefined) {
     if (!isObject(draft['locks'])) fail(tag, 'locks', "must be an object, such as { disabled: 'disabled' }")
     members(tag, 'locks', draft['locks'], LOCKS)
     for (const [lock, name] of Object.entries(draft['locks'])) must(`locks.${lock}`, name, known)
   }
+  if (draft['problem'] !== undefined && typeof draft['problem'] !== 'string')
+    fail(tag, 'problem', 'must be the name of the property that shows a message')
   if (draft['waives'] !== undefined && !isObject(draft['waives']))
     fail(tag, 'waives', 'must be an object: the id of a clause, and the reason why it is waived')
 }
@@ -158,7 +200,7 @@ function isLiteralBound(bound: unknown): boolean {
   return typeof bound !== 'string' || /^\d/.test(bound)
 }
 
-function names(draft: Draft, section: string): string[] {
+function namesIn(draft: Draft, section: string): string[] {
   return Object.keys((draft[section] ?? {}) as object)
 }
 

@@ -160,6 +160,12 @@ function listen(
     on(value.event, (event) => {
       if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, valueAt(event, parts)) })
     })
+    const { vetoEvent } = value
+    if (vetoEvent !== undefined)
+      on(vetoEvent, (event) => {
+        const payload = carried(value, valueAt(event, parts))
+        hear({ event: vetoEvent, payload, veto: () => event.preventDefault() })
+      })
   }
   for (const name of Object.keys(contract.events))
     on(native?.events[name] ?? name, (event) => hear({ event: name, payload: (event as CustomEvent).detail ?? null }))

@@ -1,4 +1,6 @@
+export { attachHandlers } from './attach-handlers.js'
+export type { ElementOf, EventsOf, ElementFrom } from './element-types.js'
 export { elementMount, refuseUndefined, type ElementMountOptions } from './element-mount.js'
 export { deepActiveElement } from './focus.js'
 export { mountScreen, type MountedScreen, type MountScreenOptions } from './mount-screen.js'
-export { nativeButton, nativeNumber, nativeText } from './natives.js'
+export { nativeButton, nativeCheckbox, nativeNumber, nativeOutput, nativeText } from './natives.js'

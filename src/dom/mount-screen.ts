@@ -57,6 +57,7 @@ export function mountScreen<S extends AnyScreen>(
   options: MountScreenOptions = {},
 ): MountedScreen<S> {
   const plan = compile(screen)
+  const onFault = options.onFault ?? ((fault) => console.error(`${screen.name}: ${faultText(fault)}`))
   const mounted = new Map<string, Mounted>()
   const runner: Runner = createRunner(
     plan,
@@ -64,17 +65,25 @@ export function mountScreen<S extends AnyScreen>(
       tell: (fitting, changes) => mounted.get(fitting)?.tell(changes),
       command: (fitting, name, args) => mounted.get(fitting)?.command(name, ...args),
       read: (fitting, name) => mounted.get(fitting)?.read(name),
-      fault: options.onFault ?? ((fault) => console.error(`${screen.name}: ${faultText(fault)}`)),
+      fault: onFault,
       refused: options.onRefused ?? (() => undefined),
       settled: options.onSettled ?? (() => undefined),
     },
     options.initial,
   )
+  if (plan.declaredOnly.length > 0)
+    onFault({
+      place: 'mount',
+      error: new Error(`declared and checked, and not carried out by this version: ${plan.declaredOnly.join(', ')}`),
+    })
   for (const { name, contract } of plan.fittings) {
     const mount = options.mounts?.[name] ?? elementMount({ element: elementFor(screen, root, name, contract) })
     mounted.set(
       name,
-      mount(contract, runner.given(name), ({ event, payload }) => runner.hear(name, event, payload)),
+      mount(contract, runner.given(name), ({ event, payload, veto }) => {
+        if (veto !== undefined && runner.vetoes(name, event, payload)) veto()
+        runner.hear(name, event, payload)
+      }),
     )
   }
   return {

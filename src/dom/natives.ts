@@ -11,6 +11,7 @@ export const nativeText = contract('native-text', {
     readOnly: { type: Type.Boolean(), default: false },
   },
   values: { value: { type: Type.String(), default: '', event: 'input', payloadAt: '/target/value' } },
+  commands: { focus: { effect: 'focus' } },
   locks: { readonly: 'readOnly', disabled: 'disabled' },
 })
 
@@ -34,7 +35,17 @@ export const nativeNumber = contract('native-number', {
       outside: 'keep',
     },
   },
+  commands: { focus: { effect: 'focus' } },
   locks: { readonly: 'readOnly', disabled: 'disabled' },
+})
+
+/** The native checkbox, `<input type="checkbox">`. */
+export const nativeCheckbox = contract('native-checkbox', {
+  summary: 'A native checkbox',
+  properties: { disabled: { type: Type.Boolean(), default: false } },
+  values: { checked: { type: Type.Boolean(), default: false, event: 'change', payloadAt: '/target/checked' } },
+  commands: { focus: { effect: 'focus' } },
+  locks: { disabled: 'disabled' },
 })
 
 /** The native button, `<button>`; it sends `press` when it is clicked or operated by keyboard. */
@@ -43,6 +54,13 @@ export const nativeButton = contract('native-button', {
   required: ['text'],
   properties: { text: { type: Type.String() }, disabled: { type: Type.Boolean(), default: false } },
   events: { press: { payload: Type.Unknown() } },
+  commands: { focus: { effect: 'focus' } },
+})
+
+/** Any element that only shows a text, such as `<output>`. */
+export const nativeOutput = contract('native-output', {
+  summary: 'An element that shows a text',
+  properties: { text: { type: Type.String(), default: '' } },
 })
 
 /** How the names of a native control's contract are found on the control itself. */
@@ -81,6 +99,14 @@ const natives: Readonly<Record<string, Native>> = {
       isFlag(name) ? element[name as 'disabled'] : numberOf(element[name as 'value']),
     events: {},
   },
+  'native-checkbox': {
+    expects: 'a checkbox (<input type="checkbox">)',
+    fits: (element) => element.localName === 'input' && (element as HTMLInputElement).type === 'checkbox',
+    create: (document) => input(document, 'checkbox'),
+    write: (element: HTMLInputElement, name, value) => Object.assign(element, { [name]: value === true }),
+    read: (element: HTMLInputElement, name) => element[name as 'checked'],
+    events: {},
+  },
   'native-button': {
     expects: 'a button (<button>)',
     fits: (element) => element.localName === 'button',
@@ -91,6 +117,16 @@ const natives: Readonly<Record<string, Native>> = {
     },
     read: (element: HTMLButtonElement, name) => (name === 'text' ? element.textContent : element[name as 'disabled']),
     events: { press: 'click' },
+  },
+  'native-output': {
+    expects: 'an element that shows text (such as <output>)',
+    fits: (element) => !['input', 'textarea', 'select', 'button'].includes(element.localName),
+    create: (document) => document.createElement('output'),
+    write: (element: Element, _name, value) => {
+      element.textContent = typeof value === 'string' ? value : ''
+    },
+    read: (element: Element) => element.textContent,
+    events: {},
   },
 }
 

@@ -5,26 +5,37 @@ export interface Limits {
   least: number | string | undefined
   most: number | string | undefined
   step: number | undefined
+  /** Whether the ends of a pair may not cross, and how far apart they have to be. */
+  ordered: boolean
+  gap: number
 }
 
 /** Reads the bounds of a value; `valueOf` gives what a named property stands at. */
 export function limitsOf(clause: ValueClause, valueOf: (name: string) => unknown): Limits {
   const read = (limit: string | number | undefined) =>
     typeof limit === 'string' && !/^\d/.test(limit) ? valueOf(limit) : limit
-  const step = read(clause.step)
+  const [step, gap] = [read(clause.step), read(clause.gap)]
   return {
     least: bound(read(clause.bounds.least)),
     most: bound(read(clause.bounds.most)),
     step: typeof step === 'number' && step > 0 ? step : undefined,
+    ordered: clause.ordered,
+    gap: typeof gap === 'number' && gap > 0 ? gap : 0,
   }
 }
 
 /**
  * A value brought inside its limits: on a step counted from the least (else from 0), and never above the most. Where the least is
- * above the most, the least stands. Both ends of a pair are brought in; what is neither number nor sortable text stays.
+ * above the most, the least stands. Both ends of a pair are brought in, and the end that moved stops at the other; what is neither
+ * number nor sortable text stays.
+ *
+ * @param before the pair that stood before, which tells the end that moved
  */
-export function bring(value: unknown, limits: Limits): unknown {
-  if (Array.isArray(value)) return value.map((end: unknown) => bring(end, limits))
+export function bring(value: unknown, limits: Limits, before?: unknown): unknown {
+  if (Array.isArray(value)) {
+    const ends = value.map((end: unknown) => bring(end, limits))
+    return isCrossed(ends, limits) && Array.isArray(before) ? uncrossed(ends, before, limits) : ends
+  }
   if (typeof value === 'string') return between(value, limits)
   return typeof value === 'number' && !Number.isNaN(value) ? between(snap(value, limits), limits) : value
 }
@@ -32,7 +43,10 @@ export function bring(value: unknown, limits: Limits): unknown {
 /** What is outside about a value, in a few words; nothing if it is within its limits. Where the least is above the most, only the least is within. */
 export function outsideText(value: unknown, limits: Limits): string | undefined {
   if (Array.isArray(value))
-    return value.map((end: unknown) => outsideText(end, limits)).find((text) => text !== undefined)
+    return (
+      value.map((end: unknown) => outsideText(end, limits)).find((text) => text !== undefined) ??
+      crossedText(value, limits)
+    )
   const { least, step } = limits
   const most = isBelow(limits.most, least) ? least : limits.most
   if (isBelow(value, least)) return `${String(value)} is below the least, ${String(least)}`
@@ -40,6 +54,30 @@ export function outsideText(value: unknown, limits: Limits): string | undefined 
   if (typeof value === 'number' && step !== undefined && value !== least && snap(value, limits) !== value)
     return `${value} is between two steps of ${step}`
   return undefined
+}
+
+/** What is crossed about a pair, in a few words; an end that is null is unordered. */
+export function crossedText(value: unknown, limits: Limits): string | undefined {
+  if (!Array.isArray(value) || !isCrossed(value, limits)) return undefined
+  const [low, high] = value as unknown[]
+  return limits.gap > 0
+    ? `${String(low)} and ${String(high)} are less than ${limits.gap} apart`
+    : `${String(low)} is above ${String(high)}: the ends of the pair are crossed`
+}
+
+function isCrossed([low, high]: readonly unknown[], { ordered, gap }: Limits): boolean {
+  if (!ordered) return false
+  return typeof low === 'number' && typeof high === 'number' ? low + gap > high : isBelow(high, low)
+}
+
+/** The moved end stops at the other; where that leaves no room inside the limits, the pair stays what it was. */
+function uncrossed(ends: readonly unknown[], before: readonly unknown[], limits: Limits): unknown {
+  const [low, high] = ends
+  const isLowMoved = low !== before[0]
+  if (isLowMoved && high !== before[1]) return before
+  const shifted = (end: unknown, by: number) => (typeof end === 'number' ? end + by : end)
+  const pair = isLowMoved ? [shifted(high, -limits.gap), high] : [low, shifted(low, limits.gap)]
+  return outsideText(pair, limits) === undefined ? pair : before
 }
 
 function snap(value: number, { least, most, step }: Limits): number {

@@ -7,7 +7,7 @@ import {
   type TSchema,
   type ValueClause,
 } from '../contract/index.js'
-import { bring, outsideText, type Limits } from './bounds.js'
+import { bring, crossedText, outsideText, type Limits } from './bounds.js'
 
 /** What became of a proposed value: it stands (perhaps amended), or it is refused with a reason. */
 export type Settled =
@@ -24,7 +24,7 @@ export function settle(
   clause: Intercepted,
   proposed: unknown,
   before: unknown,
-  bounded?: { clause: ValueClause; limits: Limits },
+  bounded?: { clause: ValueClause; limits: Limits; by: 'owner' | 'person' },
 ): Settled {
   if (!fits(clause.type, proposed)) return refused(`${printed(proposed)} is not of type ${typeText(clause.type)}`)
   let value = proposed
@@ -32,7 +32,7 @@ export function settle(
   if (value !== proposed && !fits(clause.type, value))
     return refused(`amend made ${printed(value)}, which is not of type ${typeText(clause.type)}`)
   if (bounded !== undefined) {
-    const inside = withinLimits(bounded.clause, value, bounded.limits)
+    const inside = withinLimits(bounded.clause, value, bounded.limits, bounded.by === 'person' ? before : undefined)
     if (!inside.stands) return inside
     value = inside.value
   }
@@ -43,10 +43,17 @@ export function settle(
   return { stands: true, value }
 }
 
-/** What a value becomes at its bounds: brought in, refused or kept, as its clause says. */
-export function withinLimits(clause: ValueClause, value: unknown, limits: Limits): Settled {
+/**
+ * What a value becomes at its bounds: brought in, refused or kept, as its clause says. A crossed pair is refused, unless it is known
+ * what the person moved it from.
+ */
+export function withinLimits(clause: ValueClause, value: unknown, limits: Limits, movedFrom?: unknown): Settled {
   if (clause.outside === 'keep') return { stands: true, value }
-  if (clause.outside === 'clamp') return { stands: true, value: bring(value, limits) }
+  if (clause.outside === 'clamp') {
+    const inside = bring(value, limits, movedFrom)
+    const crossed = crossedText(inside, limits)
+    return crossed === undefined ? { stands: true, value: inside } : refused(crossed)
+  }
   const outside = outsideText(value, limits)
   return outside === undefined ? { stands: true, value } : refused(outside)
 }

@@ -1,6 +1,7 @@
-import { CaulkerError, equal, hint, messageOf } from '../contract/index.js'
+import { CaulkerError, equal, hint, messageOf, valueClauses } from '../contract/index.js'
 import type { Plan } from '../wiring/index.js'
 import { planned } from '../wiring/index.js'
+import { settle } from './interception.js'
 import { firstSlots, givenTo, step, type Fault, type Input, type Outcome, type Refusal, type Slots } from './step.js'
 
 /** Who carries out what a transaction owes: a mounted page, a probe, a test. */
@@ -23,6 +24,8 @@ export interface Runner {
   setAll(changes: Readonly<Record<string, unknown>>): void
   hear(fitting: string, event: string, payload: unknown): void
   act(action: string): void
+  /** Whether the owner vetoes what an event asks for: a change that the cell of its value would refuse. */
+  vetoes(fitting: string, event: string, proposed: unknown): boolean
   given(fitting: string): Record<string, unknown>
   slots(): Slots
 }
@@ -156,6 +159,13 @@ export function createRunner(plan: Plan, host: Host, initial: Readonly<Record<st
       }),
     hear: (fitting, event, payload) =>
       dispatch({ kind: 'hear', fitting: index('fitting', fitting, fittingNames), event, payload }),
+    vetoes(fitting, event, proposed) {
+      const { contract, bound } = plan.fittings[index('fitting', fitting, fittingNames)] as Plan['fittings'][number]
+      return valueClauses(contract)
+        .filter((value) => value.vetoEvent === event)
+        .flatMap((value) => bound.filter(({ name, cell }) => name === value.name && cell >= 0))
+        .some(({ cell }) => !settle(plan.cells[cell] as Plan['cells'][number], proposed, slots[cell]).stands)
+    },
     act(name) {
       const action = plan.screen.actions[name]
       if (action === undefined)

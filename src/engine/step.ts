@@ -1,4 +1,4 @@
-import { clauseOf, equal, messageOf } from '../contract/index.js'
+import { clauseOf, equal, messageOf, valueAt } from '../contract/index.js'
 import type { BoundName, Plan, PlannedStep, ReckonedSlot } from '../wiring/index.js'
 import { limitsOf } from './bounds.js'
 import { settle, withinLimits } from './interception.js'
@@ -146,21 +146,26 @@ function propose(plan: Plan, draft: Draft, input: Input): void {
 }
 
 function hearValue(plan: Plan, draft: Draft, bound: BoundName, value: unknown): void {
-  write(draft, bound.known, value)
+  // A value that applies when told has only been proposed: its owner still has to tell it.
+  if (!bound.appliesWhenTold) write(draft, bound.known, value)
   if (bound.cell >= 0) proposeTo(plan, draft, bound.cell, value)
 }
 
 function learnReport(plan: Plan, draft: Draft, fitting: number, event: string, payload: unknown): void {
   const bound = plan.fittings[fitting]?.hears.get(event)?.bound
-  if (bound !== undefined) write(draft, bound.known, payload)
+  if (bound !== undefined && !bound.appliesWhenTold) write(draft, bound.known, payload)
 }
 
 function runSteps(plan: Plan, draft: Draft, steps: readonly PlannedStep[], payload: unknown): void {
   for (const one of steps) {
     if (one.step === 'run') draft.commands = [...draft.commands, one]
-    else proposeTo(plan, draft, one.cell, one.fromPayload ? payload : one.value)
+    else if (one.step === 'set')
+      proposeTo(plan, draft, one.cell, one.payloadAt === undefined ? one.value : valueAt(payload, one.payloadAt))
+    else draft.faults = [...draft.faults, { place: `step ${one.what}`, error: new Error(NOT_YET) }]
   }
 }
+
+const NOT_YET = 'it is declared and checked, and this version does not carry it out yet'
 
 function proposeTo(plan: Plan, draft: Draft, cell: number, value: unknown): void {
   const clause = plan.cells[cell]

@@ -69,8 +69,8 @@ export function ideal(contract: AnyContract): Ideal {
   const standing = (slots: readonly unknown[], name: string) => slots[slotOf.get(name) ?? -1]
   const limits = (slots: readonly unknown[], clause: ValueClause): Limits =>
     limitsOf(clause, (name) => standing(slots, name))
-  const settled = (work: Work, clause: ValueClause, proposed: unknown): Settled =>
-    settle(clause, proposed, standing(work.slots, clause.name), { clause, limits: limits(work.slots, clause) })
+  const settled = (work: Work, clause: ValueClause, proposed: unknown, by: 'owner' | 'person' = 'owner'): Settled =>
+    settle(clause, proposed, standing(work.slots, clause.name), { clause, limits: limits(work.slots, clause), by })
 
   function mount(given: Given): IdealState {
     const work: Work = {
@@ -131,10 +131,18 @@ export function ideal(contract: AnyContract): Ideal {
   function edit(work: Work, name: string, value: unknown): void {
     const clause = valueNamed(name)
     if (isLocked(work.slots)) return
-    if (clause.reports === 'edit') {
-      stand(work, name, settled(work, clause, value))
+    if (clause.reports === 'edit') proposeAs(work, clause, value)
+    else work.slots[openOf.get(name) as number] = value
+  }
+
+  /** What the person proposes stands and is reported; a value that applies when told is only reported. */
+  function proposeAs(work: Work, clause: ValueClause, value: unknown): void {
+    const result = settled(work, clause, value, 'person')
+    if (clause.applies === 'at-once' || !result.stands) {
+      stand(work, clause.name, result)
       report(work, clause)
-    } else work.slots[openOf.get(name) as number] = value
+    } else if (!equal(result.value, standing(work.slots, clause.name)))
+      work.heard.push({ event: clause.event, payload: result.value })
   }
 
   function commit(work: Work): void {
@@ -143,8 +151,7 @@ export function ideal(contract: AnyContract): Ideal {
       const edited = work.slots[open]
       if (edited === FINISHED) continue
       work.slots[open] = FINISHED
-      stand(work, clause.name, settled(work, clause, blanked(clause, edited, standing(work.slots, clause.name))))
-      report(work, clause)
+      proposeAs(work, clause, blanked(clause, edited, standing(work.slots, clause.name)))
     }
   }
 

@@ -7,6 +7,8 @@ export type Given = Readonly<Record<string, unknown>>
 export interface Heard {
   readonly event: string
   readonly payload: unknown
+  /** There where the event asks before a change: keeps it from happening. */
+  readonly veto?: () => void
 }
 
 /** The narrow waist: any component, live or ideal, looks like this to the engine and to the probe. */

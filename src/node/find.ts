@@ -3,7 +3,7 @@ import { dirname, join, relative, resolve } from 'node:path'
 import { globSync } from 'tinyglobby'
 import { CaulkerError, closest } from '../contract/index.js'
 
-const KINDS = ['**/*.contract.{ts,js,mts,mjs,json}', '**/*.screen.{ts,js,mts,mjs}']
+const KINDS = ['**/*.contract.{ts,js,mts,mjs,json}', '**/*.{screen,interior,journey}.{ts,js,mts,mjs}']
 const IGNORED = ['**/node_modules/**', '**/dist/**', '**/.*/**']
 
 /** What is found at some paths: modules and contract files, and pages, those that were named themselves marked as such. */

@@ -14,13 +14,21 @@ export const ENTRIES: Readonly<Record<string, string>> = Object.fromEntries(
 
 const PACKAGE = fileURLToPath(new URL('..', import.meta.url))
 
-export type Loader = (file: string) => Promise<Record<string, unknown>>
+export interface Loader {
+  (file: string): Promise<Record<string, unknown>>
+  /** Loads these modules anew when they are next asked for. */
+  forget(files: Iterable<string>): void
+}
 
 /** Loads user modules, TypeScript or not; a new loader loads every one of them anew. */
 export function createLoader(): Loader {
   const jiti = createJiti(import.meta.url, { moduleCache: true, fsCache: true, interopDefault: false, alias: ENTRIES })
   forget(jiti)
-  return (file) => jiti.import<Record<string, unknown>>(file)
+  return Object.assign((file: string) => jiti.import<Record<string, unknown>>(file), {
+    forget(files: Iterable<string>) {
+      for (const file of files) delete jiti.cache[file]
+    },
+  })
 }
 
 /** Packages stay: only what a user writes may have changed. */

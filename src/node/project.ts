@@ -1,14 +1,15 @@
 import { readFileSync } from 'node:fs'
+import type { Design } from '../check/index.js'
 import type { AnyContract } from '../contract/index.js'
 import { usesAny, type Page } from '../page/index.js'
-import type { Design } from '../check/index.js'
 import { troubleOf, type Trouble } from './errors.js'
 import { contractsBeside, findDesignFiles } from './find.js'
-import { readDesign } from './read-contract.js'
+import { createImportGraph } from './imports.js'
 import { createLoader, type Loader } from './load.js'
+import { readDesign } from './read-contract.js'
 
-/** The contracts and screens found at some paths, and the files that could not be loaded. */
-export interface Project extends Design {
+/** What was found at some paths, and the files that could not be loaded. */
+export interface Project extends Required<Design> {
   readonly contractFiles: readonly { readonly contract: AnyContract; readonly file: string }[]
   readonly pages: readonly Page[]
   /** The contracts that pages are read against. */
@@ -17,32 +18,84 @@ export interface Project extends Design {
   readonly load: Loader
 }
 
+/** A project that is read again and again; each time only what changed, and what depends on it. */
+export interface OpenProject {
+  /** How many files the last look has read. */
+  readonly filesRead: number
+  look(changed?: Iterable<string>): Promise<Project>
+}
+
 export async function loadProject(paths: readonly string[]): Promise<Project> {
+  return openProject(paths).look()
+}
+
+/** @param options `isWatched` says that it will be looked at again, so that it is worth knowing what imports what */
+export function openProject(paths: readonly string[], { isWatched = false } = {}): OpenProject {
   const load = createLoader()
-  const troubles: Trouble[] = []
-  const contractFiles: { contract: AnyContract; file: string }[] = []
-  const screens = new Set<Design['screens'][number]>()
-  const { files, pages: named } = findDesignFiles(paths)
-  for (const file of files) {
+  const graph = createImportGraph()
+  const read = new Map<string, Required<Design> | Trouble>()
+  let filesRead = 0
+
+  async function readFile(file: string): Promise<Required<Design> | Trouble> {
+    filesRead++
     try {
       const design = await readDesign(file, load)
-      if (design.contracts.length + design.screens.length === 0)
-        troubles.push({
-          file,
-          place: undefined,
-          says: 'exports no contract and no screen; export what contract(…) or screen(…) returns',
-        })
-      for (const contract of design.contracts)
-        if (!contractFiles.some((one) => one.contract === contract)) contractFiles.push({ contract, file })
-      for (const screen of design.screens) screens.add(screen)
+      const isEmpty = Object.values(design).every((kind) => kind.length === 0)
+      return isEmpty ? { file, place: undefined, says: NOTHING } : design
     } catch (thrown) {
-      const trouble = troubleOf(file, thrown)
-      // A module that fails is met again by each file that imports it.
-      if (!troubles.some((one) => one.place?.file === trouble.place?.file && one.says === trouble.says))
-        troubles.push(trouble)
+      return troubleOf(file, thrown)
     }
   }
-  const contracts = contractFiles.map(({ contract }) => contract)
+
+  return {
+    get filesRead() {
+      return filesRead
+    },
+    async look(changed = []) {
+      filesRead = 0
+      const again = graph.dependentsOf(changed)
+      load.forget(again)
+      for (const file of again) read.delete(file)
+      const { files, pages } = findDesignFiles(paths)
+      for (const file of read.keys()) if (!files.includes(file)) read.delete(file)
+      for (const file of files) {
+        if (!read.has(file)) read.set(file, await readFile(file))
+        if (isWatched) await graph.add(file)
+      }
+      return projectOf(files, read, pages, load)
+    },
+  }
+}
+
+const NOTHING = 'exports no contract, screen, interior or journey; export what contract(…) or screen(…) returns'
+
+async function projectOf(
+  files: readonly string[],
+  read: ReadonlyMap<string, Required<Design> | Trouble>,
+  named: ReturnType<typeof findDesignFiles>['pages'],
+  load: Loader,
+): Promise<Project> {
+  const contractFiles = new Map<AnyContract, string>()
+  const troubles: Trouble[] = []
+  const designs: Required<Design>[] = []
+  for (const file of files) {
+    const found = read.get(file)
+    if (found === undefined) continue
+    if (!('says' in found)) {
+      designs.push(found)
+      for (const contract of found.contracts) if (!contractFiles.has(contract)) contractFiles.set(contract, file)
+    }
+    // A module that fails is met again by each file that imports it.
+    else if (
+      !troubles.some(
+        (one) => one.place?.file === found.place?.file && one.says === found.says && one.place !== undefined,
+      )
+    )
+      troubles.push(found)
+  }
+  const all = <K extends keyof Design>(kind: K): Required<Design>[K] =>
+    [...new Set(designs.flatMap((design) => design[kind] as readonly object[]))] as never
+  const contracts = all('contracts')
   const known =
     files.length > 0
       ? contracts
@@ -56,8 +109,12 @@ export async function loadProject(paths: readonly string[]): Promise<Project> {
   }))
   return {
     contracts,
-    screens: [...screens],
-    contractFiles,
+    screens: all('screens'),
+    interiors: all('interiors'),
+    journeys: all('journeys'),
+    topics: all('topics'),
+    handlers: all('handlers'),
+    contractFiles: [...contractFiles].map(([contract, file]) => ({ contract, file })),
     pages: pages.filter(({ page, isNamed }) => isNamed || usesAny(page, known)).map(({ page }) => page),
     known,
     troubles,
@@ -68,8 +125,6 @@ export async function loadProject(paths: readonly string[]): Promise<Project> {
 /** Where only pages are named, the contracts beside them are known. */
 async function contractsFor(pages: readonly string[], load: Loader): Promise<AnyContract[]> {
   const files = [...new Set(pages.flatMap(contractsBeside))]
-  const designs = await Promise.all(
-    files.map((file) => readDesign(file, load).catch(() => ({ contracts: [], screens: [] }))),
-  )
+  const designs = await Promise.all(files.map((file) => readDesign(file, load).catch(() => ({ contracts: [] }))))
   return designs.flatMap((design) => [...design.contracts])
 }

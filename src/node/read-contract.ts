@@ -5,7 +5,7 @@ import { contractFromJson, setPlace, type AnyContract } from '../contract/index.
 import type { Loader } from './load.js'
 
 /** The contracts and screens of a file, be it a module or plain JSON. */
-export async function readDesign(file: string, load: Loader): Promise<Design> {
+export async function readDesign(file: string, load: Loader): Promise<Required<Design>> {
   return designOf(file.endsWith('.json') ? [readContract(file)] : await load(file))
 }
 

@@ -129,13 +129,13 @@ function plainOf(clause: PropertyClause | undefined, ordinary: (clause: Property
   return (clause.type as { type?: unknown }).type === 'boolean' ? [true, false] : all.slice(0, 4)
 }
 
-function middleOf(clause: ValueClause, ordinary: unknown[], { least, most, step }: Limits): unknown {
+function middleOf(clause: ValueClause, ordinary: unknown[], limits: Limits): unknown {
+  const { least, most, step } = limits
   const numbers = ordinary.filter((value): value is number => typeof value === 'number')
   if (numbers.length === 0 || ordinary.some((value) => typeof value !== 'number')) return ordinary[0]
   if (typeof least !== 'number' || typeof most !== 'number') return numbers[0]
   const inside = bring(least + (most - least) / 2, {
-    least,
-    most,
+    ...limits,
     step: step ?? ((clause.type as { type?: unknown }).type === 'integer' ? 1 : undefined),
   })
   return typeof inside === 'number' ? inside : numbers[0]

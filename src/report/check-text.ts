@@ -23,10 +23,12 @@ export function checkText(report: CheckReport, options: { colour?: boolean; know
   return `${lines.join('\n')}\n`
 }
 
-function answer({ contracts, screens, pages, findings, troubles }: CheckReport, ink: Ink): string {
+function answer({ contracts, screens, interiors, journeys, pages, findings, troubles }: CheckReport, ink: Ink): string {
   const parts = [
     [contracts, 'contract'],
     [screens, 'screen'],
+    [interiors, 'interior'],
+    [journeys, 'journey'],
     [pages, 'page'],
   ] as const
   const read = listed(parts.filter(([count]) => count > 0).map(([count, word]) => counted(count, word))) || 'nothing'

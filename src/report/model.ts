@@ -15,6 +15,8 @@ export interface CheckReport {
   readonly version: 1
   readonly contracts: number
   readonly screens: number
+  readonly interiors: number
+  readonly journeys: number
   readonly pages: number
   readonly findings: readonly LocatedFinding[]
   readonly troubles: readonly TroubleReport[]

@@ -44,6 +44,8 @@ const checkReport = strict({
   version: Type.Literal(1),
   contracts: count,
   screens: count,
+  interiors: count,
+  journeys: count,
   pages: count,
   findings: Type.Array(finding),
   troubles: Type.Array(trouble),

@@ -1,6 +1,7 @@
-import { clauseOf, isValue, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import { clauseOf, isValue, pointerParts, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
 import type { Action, AnyScreen, CellClause } from './screen.js'
-import { isPayload, type AnyCell, type Reckoned, type Source } from './tokens.js'
+import { isPayload, type Step } from './steps.js'
+import type { AnyCell, Readable, Reckoned } from './tokens.js'
 
 /** A wiring compiled to flat arrays: every thing that can change is a slot, and a snapshot is a copy of one array. */
 export interface Plan {
@@ -14,6 +15,8 @@ export interface Plan {
   readonly reckoned: readonly ReckonedSlot[]
   readonly fittings: readonly FittingPlan[]
   readonly bound: readonly BoundName[]
+  /** What the screen declares and no runner carries out yet, in words: `the draft of note.text`, `submit`. */
+  readonly declaredOnly: readonly string[]
   /** The cells that somebody is told of once they stand. */
   readonly followed: readonly number[]
   /** Room for a step to mark in which transaction a slot last changed; nothing outside a step reads it. */
@@ -46,6 +49,8 @@ export interface BoundName {
   readonly cell: number
   /** The value's clause where bounds may change what is told. */
   readonly bounded: ValueClause | undefined
+  /** Whether a report only proposes, and the value changes when it is told. */
+  readonly appliesWhenTold: boolean
   /** Where the names that its bounds and step follow are held. */
   readonly limits: ReadonlyMap<string, number>
   /** The slots whose change may make a tell due. */
@@ -59,7 +64,15 @@ export interface Hearing {
 }
 
 export type PlannedStep =
-  | { readonly step: 'set'; readonly cell: number; readonly value: unknown; readonly fromPayload: boolean }
+  | {
+      readonly step: 'set'
+      readonly cell: number
+      readonly value: unknown
+      /** Where in the payload the value stands, for one that comes from there. */
+      readonly payloadAt: readonly string[] | undefined
+    }
+  /** A step that is declared and checked, and that no runner carries out yet. */
+  | { readonly step: 'declared'; readonly what: Step['step'] }
   | { readonly step: 'run'; readonly fitting: number; readonly command: string; readonly args: readonly unknown[] }
 
 /**
@@ -74,7 +87,7 @@ export function compile(screen: AnyScreen): Plan {
   const cellSlots = new Map(cells.map((cell) => [cell.name, slot(cell.name, cell.initial)]))
   const ranked = inRankOrder(Object.values<Reckoned<unknown>>(screen.reckoned))
   const reckonedSlots = new Map<Reckoned<unknown>, number>()
-  const slotOf = (source: Source<unknown>): number | undefined =>
+  const slotOf = (source: Readable<unknown>): number | undefined =>
     source.kind === 'cell'
       ? cellSlots.get(source.name)
       : (reckonedSlots.get(source) ?? reckonedSlots.get(screen.reckoned[source.name]))
@@ -93,7 +106,7 @@ export function compile(screen: AnyScreen): Plan {
       })
   }
 
-  const fittingNames = Object.keys(screen.fittings)
+  const fittingNames = Object.keys(screen.fittings).filter((name) => !Object.hasOwn(screen.rows, name))
   const fittings = fittingNames.map((name, index): FittingPlan => {
     const contract = screen.fittings[name] as AnyContract
     const sources = sourcesOf(screen, name, contract, slotOf, (of, value) => slot(`${name}.${of}`, value))
@@ -115,6 +128,7 @@ export function compile(screen: AnyScreen): Plan {
     reckoned,
     fittings,
     bound: fittings.flatMap((fitting) => fitting.bound),
+    declaredOnly: declaredOnly(screen),
     followed: cells.flatMap((cell, at) => (cell.after.length > 0 ? [at] : [])),
     marks: { lastChanged: new Int32Array(names.length), transaction: 0 },
   }
@@ -132,11 +146,28 @@ export function planned(
       const fitting = fittings.indexOf(one.fitting.name)
       return fitting < 0 ? [] : [{ step: 'run', fitting, command: one.command, args: one.args }]
     }
-    const cell = cellSlots.get(one.cell.name)
+    if (one.step !== 'set' && one.step !== 'clear') return [{ step: 'declared', what: one.step }]
+    const cell = one.cell.row === undefined ? cellSlots.get(one.cell.name) : undefined
     if (cell === undefined) return []
     const value = one.step === 'set' ? one.value : cells[cell]?.initial
-    return [{ step: 'set', cell, value, fromPayload: one.step === 'set' && isPayload(value) }]
+    const payloadAt = one.step === 'set' && isPayload(value) ? (pointerParts(value.at) ?? []) : undefined
+    return [{ step: 'set', cell, value, payloadAt }]
   })
+}
+
+function declaredOnly({ bindings, rows, shown, loads, hears, enters }: AnyScreen): string[] {
+  const drafts = Object.entries(bindings).flatMap(([fitting, names]) =>
+    Object.entries(names).flatMap(([name, { kind }]) => (kind === 'draft' ? [`the draft of ${fitting}.${name}`] : [])),
+  )
+  const each = (what: string, section: object) => Object.keys(section).map((name) => `${what} ${name}`)
+  return [
+    ...drafts,
+    ...each('the rows of', rows),
+    ...each('when to show', shown),
+    ...each('the load of', loads),
+    ...each('the topic', hears),
+    ...(enters.steps.length > 0 ? ['what it does when it is entered'] : []),
+  ]
 }
 
 interface SourceSlot {
@@ -148,7 +179,7 @@ function sourcesOf(
   screen: AnyScreen,
   fitting: string,
   contract: AnyContract,
-  slotOf: (source: Source<unknown>) => number | undefined,
+  slotOf: (source: Readable<unknown>) => number | undefined,
   constant: (name: string, value: unknown) => number,
 ): Map<string, SourceSlot> {
   const sources = new Map<string, SourceSlot>()
@@ -172,7 +203,9 @@ function boundName(
   const bounded =
     clause !== undefined && isValue(clause) && clause.outside !== 'keep' && hasLimits(clause) ? clause : undefined
   const limits = new Map<string, number>()
-  for (const limit of bounded === undefined ? [] : [bounded.bounds.least, bounded.bounds.most, bounded.step]) {
+  for (const limit of bounded === undefined
+    ? []
+    : [bounded.bounds.least, bounded.bounds.most, bounded.step, bounded.gap]) {
     const at = typeof limit === 'string' ? sources.get(limit)?.slot : undefined
     if (at !== undefined) limits.set(limit as string, at)
   }
@@ -183,13 +216,16 @@ function boundName(
     known,
     cell: source.twoWay ? source.slot : -1,
     bounded,
+    appliesWhenTold: clause !== undefined && isValue(clause) && clause.applies === 'when-told',
     limits,
     watches: [source.slot, known, ...limits.values()],
   }
 }
 
 function hasLimits(clause: ValueClause): boolean {
-  return clause.bounds.least !== undefined || clause.bounds.most !== undefined || clause.step !== undefined
+  return (
+    clause.bounds.least !== undefined || clause.bounds.most !== undefined || clause.step !== undefined || clause.ordered
+  )
 }
 
 function hearings(

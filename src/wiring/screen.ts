@@ -1,16 +1,30 @@
-import type {
-  After,
-  Amend,
-  AnyContract,
-  Contract,
-  OneOrMore,
-  Refuse,
-  SchemaMap,
-  Static,
-  TSchema,
+import {
+  CaulkerError,
+  rememberPlace,
+  type After,
+  type Amend,
+  type OneOrMore,
+  type Refuse,
+  type SchemaMap,
+  type Static,
+  type TSchema,
 } from '../contract/index.js'
-import { CaulkerError, hint, isContract, listed, mapValues, rememberPlace } from '../contract/index.js'
-import type { Cell, FittingRef, OneWay, Reckoned, Step, Steps, TwoWay } from './tokens.js'
+import { compose } from './compose.js'
+import type { AnySource, Source } from './source.js'
+import type { AnyOperation, OperationRef, Steps } from './steps.js'
+import type { Cell, DraftOf, OneWay, Reckoned, Rows, Showing, TwoWay } from './tokens.js'
+import type { AnyTopic, Topic } from './topic.js'
+import type {
+  AnyFittings,
+  CellsOf,
+  FittingsOf,
+  GivenOf,
+  OnlyKnown,
+  OperationName,
+  RowsOf,
+  SourcesOf,
+  TopicsOf,
+} from './types.js'
 
 /** The clauses of a cell, as a developer writes them. */
 export interface CellDraft<S extends TSchema> {
@@ -29,10 +43,15 @@ export interface CellClause {
   readonly amend: readonly Amend<unknown>[]
   readonly refuse: readonly Refuse<unknown>[]
   readonly after: readonly After<unknown>[]
+  /** In the interior of a component: whether it stands for a property or a value of its face. */
+  readonly face?: 'property' | 'value'
+  /** There: whether its owner must supply it. */
+  readonly isRequired?: boolean
 }
 
 /** What stands for a name of a fitting: a constant, or a binding. */
-export type Binding = { readonly kind: 'constant'; readonly value: unknown } | OneWay<unknown> | TwoWay<unknown>
+export type Binding =
+  { readonly kind: 'constant'; readonly value: unknown } | OneWay<unknown> | TwoWay<unknown> | DraftOf<unknown>
 
 /** The steps that hear one event; the name is that of the action, or empty for steps written in place. */
 export interface Action {
@@ -40,10 +59,35 @@ export interface Action {
   readonly steps: Steps
 }
 
+/** What fills a cell when the screen is entered, and again by `refresh`. */
+export interface Load<T> {
+  readonly kind: 'load'
+  readonly operation: AnyOperation
+  readonly given: unknown
+  readonly gives?: T
+}
+
+/** What is sent, and where; the names are cells or reckoned cells, by the member that each becomes. */
+export interface SubmitClause {
+  readonly sends: Readonly<Record<string, string>>
+  /** Cells that are edited here and knowingly not sent. */
+  readonly leaves: readonly string[]
+  readonly to: string
+  readonly then: Steps
+  readonly fails: Steps
+}
+
+export interface ResetClause {
+  readonly to: 'initial' | 'default' | 'saved'
+  /** The cells in its scope; all of them where it is left out. */
+  readonly cells: readonly string[] | undefined
+  readonly leaves: readonly string[]
+}
+
 /** One composition: what it holds, what stands on it and how they are wired. */
 export interface Screen<
   S extends SchemaMap = SchemaMap,
-  U extends Record<string, AnyContract> = Record<string, AnyContract>,
+  U extends AnyFittings = AnyFittings,
   D = Record<string, Reckoned<unknown>>,
   A = unknown,
 > {
@@ -51,55 +95,85 @@ export interface Screen<
   readonly name: string
   readonly cells: { readonly [K in keyof S]: CellClause }
   readonly fittings: U
+  readonly sources: Readonly<Record<string, AnySource>>
+  readonly topics: Readonly<Record<string, AnyTopic>>
   readonly reckoned: D
+  readonly rows: Readonly<Record<string, Rows<unknown>>>
+  readonly shown: Readonly<Record<string, Showing>>
+  readonly loads: Readonly<Record<string, Load<unknown>>>
   readonly actions: { readonly [K in keyof A]: Action }
   readonly bindings: Readonly<Record<string, Readonly<Record<string, Binding>>>>
   readonly on: Readonly<Record<string, Readonly<Record<string, Action>>>>
+  /** What runs when the screen is entered, and what hears the topics. */
+  readonly enters: Action
+  readonly hears: Readonly<Record<string, Action>>
+  readonly submit: SubmitClause | undefined
+  readonly reset: ResetClause | undefined
+  /** The cells that outlive the screen in its journey. */
+  readonly keeps: readonly string[]
+  /** In the interior of a component: what carries out each command, and what each reading is. */
+  readonly commands: Readonly<Record<string, Action>>
+  readonly readings: Readonly<Record<string, Cell<unknown> | Reckoned<unknown>>>
   /** Only for the compiler: the types of the cells. */
   readonly types?: { cells: { [K in keyof S]: Static<S[K]> } }
 }
 
+// A typed seam: any screen.
 export type AnyScreen = Screen<any, any, any, any>
 
-type Kebab<S extends string> = S extends `${infer First}${infer Rest}`
-  ? Rest extends Uncapitalize<Rest>
-    ? `${Lowercase<First>}${Kebab<Rest>}`
-    : `${Lowercase<First>}-${Kebab<Rest>}`
-  : S
-type ReportName<V, N> =
-  | { [K in keyof N]: N[K] extends string ? (string extends N[K] ? never : N[K]) : never }[keyof N]
-  | `${Kebab<Extract<keyof V, string>>}-set`
-type Down<T> = T | OneWay<T>
-type Optional<T> = { [K in keyof T]?: T[K] | undefined }
-
-/** Everything that may be bound on a fitting. */
-type Given<P extends SchemaMap, R extends string, V extends SchemaMap, E extends SchemaMap, N> = {
-  [K in Extract<keyof P, R>]: Down<Static<P[K]>>
-} & Optional<{ [K in Exclude<keyof P, R>]: Down<Static<P[K]>> }> & {
-    [K in Extract<keyof V, R>]: Down<Static<V[K]>> | TwoWay<Static<V[K]>>
-  } & Optional<{ [K in Exclude<keyof V, R>]: Down<Static<V[K]>> | TwoWay<Static<V[K]>> }> & {
-    on?: { [K in Extract<keyof E, string> | ReportName<V, N>]?: Steps }
-  }
-type GivenOf<U> = U extends Contract<infer P, infer R, infer V, infer E, any, infer N> ? Given<P, R, V, E, N> : never
-type KeysOf<U> = U extends Contract<infer P, any, infer V, any, any, any> ? keyof P | keyof V | 'on' : never
-type OnlyKnown<B, U> = {
-  [K in keyof B]: K extends keyof U
-    ? { [N in keyof B[K]]: N extends KeysOf<U[K]> ? unknown : ['no such name on this component', N] }
-    : ['no such fitting', K]
+type Sections<S extends SchemaMap, U, O, T, D> = {
+  cells: CellsOf<S>
+  reckoned: NoInfer<D>
+  fittings: FittingsOf<U>
+  sources: SourcesOf<O>
+  topics: TopicsOf<T>
 }
-type FittingOf<U> = U extends Contract<any, any, any, any, infer C, any> ? FittingRef<C> : never
-type CellsOf<S extends SchemaMap> = { readonly [K in keyof S]: Cell<Static<S[K]>> }
+type Names<T> = Extract<keyof T, string>
+type StepsOf<I> = Steps | ((its: I) => Steps)
 
-export interface ScreenDraft<S extends SchemaMap, U extends Record<string, AnyContract>, D, A, B> {
+export interface ScreenDraft<
+  S extends SchemaMap,
+  U extends AnyFittings,
+  O extends Record<string, Source<any>>,
+  T extends Record<string, Topic<any>>,
+  D,
+  W,
+  A,
+  B,
+> {
   cells: { [K in keyof S]: CellDraft<S[K]> }
   fittings: U
+  sources?: O
+  topics?: T
   reckoned?: (its: { cells: CellsOf<S> }) => D
-  actions?: (its: {
+  /** Fittings that stand once for each entry of a list. */
+  rows?: (its: { cells: CellsOf<S> }) => W
+  /** Fittings that are shown only while a cell holds. */
+  shown?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D> }) => { readonly [K in keyof U]?: Showing }
+  /** What each cell is loaded with when the screen is entered. */
+  loads?: (its: { cells: CellsOf<S>; sources: SourcesOf<O> }) => { readonly [K in keyof S]?: Load<Static<S[K]>> }
+  actions?: (its: Sections<S, U, O, T, D>) => A
+  enters?: StepsOf<Sections<S, U, O, T, D>>
+  hears?: (its: Sections<S, U, O, T, D>) => { readonly [K in keyof T]?: Steps }
+  bind: (its: {
     cells: CellsOf<S>
     reckoned: NoInfer<D>
-    fittings: { readonly [K in keyof U]: FittingOf<U[K]> }
-  }) => A
-  bind: (its: { cells: CellsOf<S>; reckoned: NoInfer<D>; actions: NoInfer<A> }) => B & OnlyKnown<B, U>
+    actions: NoInfer<A>
+    row: RowsOf<NoInfer<W>>
+  }) => B & OnlyKnown<B, U>
+  submit?: {
+    sends: readonly NoInfer<Names<S> | Names<D>>[] | Readonly<Record<string, NoInfer<Names<S> | Names<D>>>>
+    leaves?: readonly NoInfer<Names<S>>[]
+    to: OperationName<NoInfer<O>>
+    then?: StepsOf<Sections<S, U, O, T, D>>
+    fails?: StepsOf<Sections<S, U, O, T, D>>
+  }
+  reset?: {
+    to: 'initial' | 'default' | 'saved'
+    cells?: readonly NoInfer<Names<S>>[]
+    leaves?: readonly NoInfer<Names<S>>[]
+  }
+  keeps?: readonly NoInfer<Names<S>>[]
 }
 
 /**
@@ -123,40 +197,30 @@ export interface ScreenDraft<S extends SchemaMap, U extends Record<string, AnyCo
  */
 export function screen<
   S extends SchemaMap,
-  U extends Record<string, AnyContract>,
+  U extends AnyFittings,
   D extends Record<string, Reckoned<any>>,
   A extends { [K in keyof A]: Steps },
   B extends { [K in keyof U]: GivenOf<U[K]> },
->(name: string, draft: ScreenDraft<S, U, D, A, B>): Screen<S, U, D, A> {
-  refuseMalformed(name, draft)
-  const cells = named('cell', draft.cells)
-  const reckoned = withNames(draft.reckoned?.({ cells: cells as never }) ?? {})
-  const known = named('reckoned', reckoned, (key) => (reckoned as Record<string, unknown>)[key])
-  const written =
-    draft.actions?.({
-      cells: cells as never,
-      reckoned: known as never,
-      fittings: named('fitting', draft.fittings) as never,
-    }) ?? {}
-  const actions = named('action', written, (key) => (written as Record<string, unknown>)[key])
-  const bound = draft.bind({ cells: cells as never, reckoned: known as never, actions: actions as never }) as Record<
-    string,
-    Record<string, unknown>
-  >
-  const made: AnyScreen = {
-    kind: 'screen',
-    name,
-    cells: mapValues(draft.cells, cellClause),
-    fittings: { ...draft.fittings },
-    reckoned,
-    actions: mapValues(written, (steps: Steps, key) => ({ name: key, steps })),
-    bindings: mapValues(bound, bindingsOf),
-    on: mapValues(bound, (entries) =>
-      mapValues((entries['on'] ?? {}) as Record<string, unknown>, (steps) => actionOf(steps, written)),
-    ),
-  }
+  O extends Record<string, Source<any>> = {},
+  T extends Record<string, Topic<any>> = {},
+  W extends Record<string, Rows<any>> = {},
+>(name: string, draft: ScreenDraft<S, U, O, T, D, W, A, B>): Screen<S, U, D, A> {
+  if (typeof name !== 'string' || name === '')
+    throw new CaulkerError(
+      'malformed-screen',
+      `screen '${String(name)}': the name must be a text, such as 'work-order'`,
+    )
+  const made = compose(`screen '${name}'`, name, draft as never)
   rememberPlace(made, screen)
   return Object.freeze(made) as never
+}
+
+/** What a cell is loaded with: an operation that reads, and what it is given. */
+export function load<Takes, Gives>(
+  operation: OperationRef<Takes, Gives>,
+  ...given: undefined extends Takes ? [] : [Takes]
+): Load<Gives> {
+  return { kind: 'load', operation, given: given[0] }
 }
 
 /** Whether something is a screen, by its own mark. */
@@ -167,80 +231,4 @@ export function isScreen(value: unknown): value is AnyScreen {
     (value as { kind?: unknown }).kind === 'screen' &&
     'bindings' in value
   )
-}
-
-/**
- * Names as tokens. An unknown name gives a token too, so that a slip in plain JavaScript becomes a finding with the closest right name
- * instead of a crash while the screen is being written.
- */
-function named(kind: string, section: object, make: (name: string) => unknown = (name) => ({ kind, name })): object {
-  return new Proxy(
-    {},
-    {
-      get: (_target, name) =>
-        typeof name !== 'string' ? undefined : Object.hasOwn(section, name) ? make(name) : { kind, name },
-      ownKeys: () => Object.keys(section),
-      getOwnPropertyDescriptor: (_target, name) =>
-        Object.hasOwn(section, name) ? { enumerable: true, configurable: true } : undefined,
-    },
-  )
-}
-
-function withNames<D>(reckoned: D): D {
-  for (const [name, one] of Object.entries(reckoned as Record<string, { name: string }>)) one.name = name
-  return reckoned
-}
-
-function cellClause(draft: CellDraft<TSchema>, name: string): CellClause {
-  return {
-    name,
-    type: draft.type,
-    initial: draft.initial,
-    amend: listed(draft.amend),
-    refuse: listed(draft.refuse),
-    after: listed(draft.after),
-  }
-}
-
-function bindingsOf(entries: Record<string, unknown>): Record<string, Binding> {
-  return mapValues(Object.fromEntries(Object.entries(entries).filter(([name]) => name !== 'on')), (value) =>
-    isBinding(value) ? value : { kind: 'constant', value },
-  )
-}
-
-function isBinding(value: unknown): value is OneWay<unknown> | TwoWay<unknown> {
-  const kind = (value as { kind?: unknown } | null)?.kind
-  return (kind === 'one-way' || kind === 'two-way') && 'source' in (value as object)
-}
-
-function actionOf(steps: unknown, written: object): Action {
-  if (Array.isArray(steps)) {
-    const name = Object.entries(written).find(([, one]) => one === steps)?.[0]
-    return { name: name ?? '', steps: steps as Step[] }
-  }
-  return { name: String((steps as { name?: unknown } | null)?.name ?? steps), steps: [] }
-}
-
-function refuseMalformed(name: unknown, draft: unknown): void {
-  const fail = (wrong: string): never => {
-    throw new CaulkerError('malformed-screen', `screen '${String(name)}': ${wrong}`)
-  }
-  if (typeof name !== 'string' || name === '') fail("the name must be a text, such as 'work-order'")
-  if (typeof draft !== 'object' || draft === null) fail('must be an object with cells, fittings and bind')
-  const parts = draft as Record<string, unknown>
-  const sections = ['cells', 'fittings', 'reckoned', 'actions', 'bind']
-  for (const section of Object.keys(parts))
-    if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
-  if (typeof parts['cells'] !== 'object' || parts['cells'] === null)
-    fail('cells must be an object with a clause for each cell; {} for none')
-  for (const [cell, clause] of Object.entries(parts['cells'] as object))
-    if (typeof clause !== 'object' || clause === null || !('type' in clause))
-      fail(`cells.${cell} has no type; write { type: Type.String(), initial: '' }`)
-  if (typeof parts['fittings'] !== 'object' || parts['fittings'] === null)
-    fail('fittings must be an object with a contract for each fitting')
-  for (const [fitting, contract] of Object.entries(parts['fittings'] as object))
-    if (!isContract(contract)) fail(`fittings.${fitting} is no contract; give what contract(…) returned`)
-  for (const part of ['bind', 'reckoned', 'actions'])
-    if (typeof parts[part] !== 'function' && (part === 'bind' || parts[part] !== undefined))
-      fail(`${part} must be a function of { cells, … }`)
 }

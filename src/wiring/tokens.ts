@@ -2,12 +2,22 @@
 export interface Cell<T> {
   readonly kind: 'cell'
   readonly name: string
+  /** For the entry of a row: the member of it that is meant, and the fitting that repeats. */
+  readonly member?: string
+  readonly row?: string
   /** Only for the compiler: a cell is read and written, so its type must be the same both ways. */
   readonly both?: (value: T) => T
 }
 
 // A typed seam: a cell of any type, where only its name matters.
 export type AnyCell = Cell<any>
+
+/** A cell that may be written with a `T`, and may hold more than that. */
+export interface Into<T> {
+  readonly kind: 'cell'
+  readonly name: string
+  readonly both?: (value: T) => unknown
+}
 
 /** What a screen computes from cells. */
 export interface Reckoned<T> {
@@ -17,13 +27,23 @@ export interface Reckoned<T> {
   readonly compute: (...inputs: never[]) => T
 }
 
-export type Source<T> = Cell<T> | Reckoned<T>
+export type Readable<T> = Cell<T> | Reckoned<T>
 
-/** The owner follows nothing: the fitting shows what the cell holds. */
+/** A cell or reckoned cell that is only read: it may hold less than a `T`. */
+export type Followed<T> =
+  | { readonly kind: 'cell'; readonly name: string; readonly both?: (value: never) => T }
+  | { readonly kind: 'reckoned'; readonly name: string; readonly compute: (...inputs: never[]) => T }
+
+export type ValueOf<S> = S extends Cell<infer T> ? T : S extends Reckoned<infer T> ? T : never
+
+/** The fitting shows what the cell holds. */
 export interface OneWay<T> {
   readonly kind: 'one-way'
-  readonly source: Source<T>
+  // A typed seam: what is followed may hold less than what is shown takes.
+  readonly source: Readable<any>
   readonly showOnly: boolean
+  /** Only for the compiler. */
+  readonly gives?: () => T
 }
 
 /** Owner and fitting share one cell. */
@@ -32,32 +52,35 @@ export interface TwoWay<T> {
   readonly source: Cell<T>
 }
 
+/** The fitting edits a copy of the cell, which is saved or discarded. */
+export interface DraftOf<T> {
+  readonly kind: 'draft'
+  readonly source: Cell<T>
+}
+
 /** A fitting, as the steps of an action name it. */
-export interface FittingRef<C extends string> {
+export interface FittingRef<C> {
   readonly kind: 'fitting'
   readonly name: string
+  /** Only for the compiler: its commands. */
   readonly commands?: C
 }
 
-/** Stands for what the event carried, inside the steps of an action. */
-export interface Payload {
-  readonly kind: 'payload'
+/** A fitting that stands once for each entry of a list, told apart by a key. */
+export interface Rows<T> {
+  readonly kind: 'rows'
+  readonly source: Cell<readonly T[]>
+  readonly key: string
+  readonly entry?: T
 }
 
-export type Step =
-  | { readonly step: 'set'; readonly cell: AnyCell; readonly value: unknown }
-  | { readonly step: 'clear'; readonly cell: AnyCell }
-  | {
-      readonly step: 'run'
-      readonly fitting: FittingRef<string>
-      readonly command: string
-      readonly args: readonly unknown[]
-    }
-
-/** Steps that run in the order in which they are listed. */
-export type Steps = readonly Step[]
-
-type ValueOf<S> = S extends Cell<infer T> ? T : S extends Reckoned<infer T> ? T : never
+/** When a fitting is shown, and what becomes of its values while it is not. */
+export interface Showing {
+  readonly kind: 'shown-while'
+  readonly source: Readable<unknown>
+  readonly is: unknown
+  readonly hidden: 'kept' | 'cleared'
+}
 
 /**
  * Follows a cell or a reckoned cell: the fitting shows what the owner holds, and its edits go nowhere.
@@ -65,12 +88,17 @@ type ValueOf<S> = S extends Cell<infer T> ? T : S extends Reckoned<infer T> ? T 
  * @param options `showOnly: true` says that a value is only meant to be shown, so that no finding asks for the way back
  */
 export function oneWay<T>(source: Cell<T> | Reckoned<T>, options?: { showOnly?: boolean }): OneWay<T> {
-  return { kind: 'one-way', source: source as Source<T>, showOnly: options?.showOnly ?? false }
+  return { kind: 'one-way', source, showOnly: options?.showOnly ?? false }
 }
 
 /** Shares a cell: the fitting shows what the owner holds, and the owner takes what the fitting reports. */
 export function twoWay<T>(cell: Cell<T>): TwoWay<T> {
   return { kind: 'two-way', source: cell }
+}
+
+/** Edits a copy of a cell: it is opened by the first edit, written back by {@link save} and forgotten by {@link discard}. */
+export function draft<T>(cell: Cell<T>): DraftOf<T> {
+  return { kind: 'draft', source: cell }
 }
 
 /**
@@ -95,31 +123,39 @@ export function reckon<const I extends readonly (Cell<any> | Reckoned<any>)[], T
   return { kind: 'reckoned', name: '', inputs: inputs as never, compute: compute as never }
 }
 
-/** A step that sets a cell to a value, or to what the event carried ({@link payload}). */
-export function set<T>(cell: Cell<T>, value: NoInfer<T> | Payload): Step {
-  return { step: 'set', cell, value }
+/**
+ * Repeats a fitting for each entry of a list; `key` is the member that tells the entries apart.
+ *
+ * @example
+ * ```ts
+ * import { contract, rowsOf, screen, twoWay, Type } from 'caulker'
+ * const seam = contract('seam-length', { values: { feet: { type: Type.Number(), default: 0 } } })
+ * const order = screen('order', {
+ *   cells: { seams: { type: Type.Array(Type.Object({ id: Type.String(), feet: Type.Number() })), initial: [] } },
+ *   fittings: { seam },
+ *   rows: ({ cells }) => ({ seam: rowsOf(cells.seams, 'id') }),
+ *   bind: ({ row }) => ({ seam: { feet: twoWay(row.seam.feet) } }),
+ * })
+ * console.assert(order.rows['seam']?.key === 'id')
+ * ```
+ */
+export function rowsOf<T>(cell: Cell<T[]>, key: NoInfer<Extract<keyof T, string>>): Rows<T> {
+  return { kind: 'rows', source: cell as never, key }
 }
 
-/** A step that brings a cell back to its initial value. */
-export function clear(cell: AnyCell): Step {
-  return { step: 'clear', cell }
-}
-
-/** A step that calls a command of a fitting. */
-export function run<C extends string>(fitting: FittingRef<C>, command: NoInfer<C>, ...args: unknown[]): Step {
-  return { step: 'run', fitting: fitting as FittingRef<string>, command, args }
-}
-
-/** What the event carried, for `set(cells.note, payload())`. */
-export function payload(): Payload {
-  return { kind: 'payload' }
-}
-
-export function isPayload(value: unknown): value is Payload {
-  return (
-    typeof value === 'object' &&
-    value !== null &&
-    (value as Payload).kind === 'payload' &&
-    Object.keys(value).length === 1
-  )
+/**
+ * Shows a fitting only while a cell is true, or is `is`.
+ *
+ * @param options `hidden` says what becomes of its values while it is not shown: `kept` (the default) or `cleared`
+ */
+export function shownWhile<T>(
+  source: Cell<T> | Reckoned<T>,
+  options: { is?: NoInfer<T>; hidden?: 'kept' | 'cleared' } = {},
+): Showing {
+  return {
+    kind: 'shown-while',
+    source: source as Readable<unknown>,
+    is: 'is' in options ? options.is : true,
+    hidden: options.hidden ?? 'kept',
+  }
 }

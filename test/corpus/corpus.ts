@@ -1,4 +1,4 @@
-import { contract, type AnyContract, type ContractDraft } from 'caulker'
+import { contract, type AnyContract } from 'caulker'
 
 /** What a corpus component is built from: it is sound, unless it is asked to have one of its faults. */
 export interface CorpusEntry<F extends string> {
@@ -19,7 +19,7 @@ export interface CorpusComponent {
 
 /** The sound component and one variant for each single fault. */
 export function variants<F extends string>({ tag, promise, faults, make }: CorpusEntry<F>): CorpusComponent[] {
-  const draft = contract as (tag: string, draft: ContractDraft<any, any, any, any, any, any>) => AnyContract
+  const draft = contract as (tag: string, draft: never) => AnyContract
   const all = ['', ...Object.keys(faults)] as (F | '')[]
   return all.map((fault) => {
     const name = fault === '' ? tag : `${tag}-with-${fault}`

@@ -1,5 +1,7 @@
+import { equal } from '../../contract/index.js'
 import { isPayload } from '../../wiring/index.js'
 import { leak, screenRule } from '../rule.js'
+import { isShared } from '../screen-view.js'
 
 /** Two cells that take the same report: two copies of one truth. */
 export const copiedCell = screenRule({
@@ -36,10 +38,27 @@ export const plan = screen('plan', {
     for (const fitting of view.fittings)
       for (const [value, binding] of fitting.boundValues())
         for (const taker of fitting.takersOf(value))
-          if (binding.kind === 'two-way' && taker.name !== binding.source.name)
+          if (isShared(binding) && taker.name !== binding.source.name)
             yield leak(
               ['bind', fitting.name, value.name],
               `'${binding.source.name}' and '${taker.name}' take the same report of '${fitting.name}.${value.name}'`,
             )
+  },
+  *findAcross({ journey, screens }) {
+    const isOwn = (screen: string, cell: string) => !Object.hasOwn(journey.shares[screen] ?? {}, cell)
+    for (const [from, edited] of screens)
+      for (const cell of edited.editedCells())
+        for (const [to, shown] of screens) {
+          const here = edited.cells.get(cell)
+          const there = shown.cells.get(cell)
+          if (from === to || here === undefined || there === undefined || !isOwn(from, cell) || !isOwn(to, cell))
+            continue
+          if (equal(here.type, there.type) && shown.readCells().has(cell) && shown.writersOf(cell).length === 0)
+            yield leak(
+              ['screens', to],
+              `'${cell}' is edited on '${from}' and shown on '${to}', and each holds its own`,
+              { mend: `Lift it: give the journey a cell '${cell}', and share it with both.` },
+            )
+        }
   },
 })

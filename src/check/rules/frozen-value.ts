@@ -1,4 +1,5 @@
 import { leak, screenRule } from '../rule.js'
+import { isShared } from '../screen-view.js'
 
 /** A two-way value that is bound one-way: it can be seen, and no edit is ever kept. */
 export const frozenValue = screenRule({
@@ -28,7 +29,7 @@ export const slip = screen('slipway', {
       if (fitting.isLocked()) continue
       for (const [value, binding] of fitting.boundValues()) {
         if (
-          binding.kind === 'two-way' ||
+          isShared(binding) ||
           value.lastWord === 'self' ||
           (fitting.handlers.get(value.event)?.steps.length ?? 0) > 0
         )

@@ -1,5 +1,6 @@
 import { equal } from '../../contract/index.js'
 import { leak, screenRule, writerText } from '../rule.js'
+import { isShared } from '../screen-view.js'
 
 /** A value whose edit is taken by a handler, and that does not follow the cell which took it. */
 export const halfBound = screenRule({
@@ -35,7 +36,8 @@ export const log = screen('deck-log', {
         const shown =
           binding === undefined || binding.kind === 'constant' ? new Set<string>() : view.cellsBehind(binding.source)
         const takers = fitting.takersOf(value)
-        if (takers.length === 0 || takers.some((cell) => shown.has(cell.name)) || binding?.kind === 'two-way') continue
+        if (takers.length === 0 || takers.some((cell) => shown.has(cell.name)) || (binding && isShared(binding)))
+          continue
         for (const cell of takers) {
           const handler = fitting.handlers.get(value.event)
           const others = view

@@ -1,4 +1,5 @@
 import { leak, screenRule } from '../rule.js'
+import { isShared } from '../screen-view.js'
 
 /** A report that is taken by a two-way binding and by a handler into the same cell. */
 export const heardTwice = screenRule({
@@ -26,7 +27,7 @@ export const slip = screen('slipway', {
   *find({ fittings }) {
     for (const fitting of fittings)
       for (const [value, binding] of fitting.boundValues())
-        if (binding.kind === 'two-way' && fitting.takersOf(value).some((cell) => cell.name === binding.source.name))
+        if (isShared(binding) && fitting.takersOf(value).some((cell) => cell.name === binding.source.name))
           yield leak(
             ['bind', fitting.name, 'on', value.event],
             `'${fitting.name}.${value.name}' is bound two-way to '${binding.source.name}', and the handler of '${value.event}' sets it once more`,

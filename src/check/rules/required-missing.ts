@@ -33,7 +33,11 @@ export const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: ()
         }
         if (binding.kind === 'constant' || binding.source.kind !== 'cell') continue
         const cell = cells.get(binding.source.name)
-        if (cell !== undefined && (cell.initial === undefined || accepts(cell.type, undefined)))
+        if (
+          cell !== undefined &&
+          cell.isRequired !== true &&
+          (cell.initial === undefined || accepts(cell.type, undefined))
+        )
           yield leak(
             ['bind', fitting.name, name],
             `'${fitting.name}' requires '${name}', and its cell '${cell.name}' may hold nothing`,

@@ -31,7 +31,7 @@ export const slip = screen('slipway', {
     for (const { at, action } of actions) {
       const written = new Map<string, unknown>()
       for (const step of action.steps) {
-        if (step.step === 'run') continue
+        if ((step.step !== 'set' && step.step !== 'clear') || step.cell.row !== undefined) continue
         const value =
           step.step === 'clear' ? 'its initial value' : isPayload(step.value) ? 'what the event carried' : step.value
         const name = step.cell.name

@@ -6,14 +6,17 @@ import {
   printed,
   typeText,
   valueClauses,
+  type CommandClause,
   type PropertyClause,
   type TSchema,
   type ValueClause,
 } from '../../contract/index.js'
 import { firstSlots } from '../../engine/index.js'
-import { compile, isPayload } from '../../wiring/index.js'
+import { compile, isPayload, type AnyCell, type Readable, type Step } from '../../wiring/index.js'
+import { carriedSteps, typeAt } from '../carried.js'
+import { isReadable } from '../given.js'
 import { leak, screenRule, type Leak } from '../rule.js'
-import type { FittingView, ScreenView } from '../screen-view.js'
+import { clauseIn, isShared, type FittingView, type ScreenView } from '../screen-view.js'
 
 /** Two ends of a binding whose types do not go together. */
 export const typeMismatch = screenRule({
@@ -52,21 +55,38 @@ export const bill = screen('bill', {
       yield* downward(view, fitting, reckonedNow)
       yield* upward(view, fitting)
     }
-    for (const { at, action } of view.actions)
-      for (const step of action.steps) {
-        const cell = step.step === 'set' ? view.cells.get(step.cell.name) : undefined
-        if (
-          step.step === 'set' &&
-          cell !== undefined &&
-          !isPayload(step.value) &&
-          step.value !== undefined &&
-          !accepts(cell.type, step.value)
+    for (const { at, step, carried } of carriedSteps(view)) yield* stepMismatch(view, at, step, carried)
+    for (const [name, { source }] of Object.entries(view.screen.rows)) {
+      const list = view.typeOf(source as AnyCell)
+      if (list !== undefined && (list as { type?: unknown }).type !== 'array')
+        yield leak(['rows', name], `'${name}' is repeated for '${source.name}', which holds ${typeText(list)}`, {
+          mend: 'Repeat it for a cell that holds a list.',
+        })
+    }
+    for (const [name, { source, is }] of Object.entries(view.screen.shown)) {
+      const type = view.typeOf(source)
+      if (type !== undefined && !accepts(type, is))
+        yield leak(
+          ['shown', name],
+          `'${name}' is shown while '${source.name}' is ${printed(is)}, which it can never be: it holds ${typeText(type)}`,
+          { mend: `Say what '${source.name}' has to be, with { is: … }.` },
         )
-          yield leak(
-            at,
-            `sets '${cell.name}' to ${printed(step.value)}, and the type of '${cell.name}' is ${typeText(cell.type)}`,
-            { mend: `Set '${cell.name}' to a value of its type.` },
-          )
+    }
+  },
+  *findAcross({ journey, screens }) {
+    for (const [name, cells] of Object.entries(journey.shares))
+      for (const [cell, shared] of Object.entries(cells)) {
+        const own = screens.get(name)?.cells.get(cell)?.type
+        const held = Object.hasOwn(journey.cells, shared) ? journey.cells[shared]?.type : undefined
+        if (own === undefined || held === undefined) continue
+        const at = ['shares', name, cell]
+        const says = (witness: string, one: string, other: string) => `${one} may hold ${witness}, and ${other} may not`
+        yield* compared(at, held, own, (witness) =>
+          says(witness, `'${shared}' of the journey`, `'${cell}' of '${name}'`),
+        )
+        yield* compared(at, own, held, (witness) =>
+          says(witness, `'${cell}' of '${name}'`, `'${shared}' of the journey`),
+        )
       }
   },
 })
@@ -92,14 +112,15 @@ function* downward(view: ScreenView, fitting: FittingView, reckonedNow: Readonly
           `'${binding.source.name}' comes to ${printed(value)}, and '${fitting.name}.${name}' takes ${typeText(clause.type)}`,
         )
     } else {
-      const cell = view.cells.get(binding.source.name)
-      if (cell !== undefined)
+      const { source } = binding
+      const held = view.typeOf(source)
+      if (held !== undefined)
         yield* compared(
           at,
-          cell.type,
+          held,
           clause.type,
           (witness) =>
-            `the cell '${cell.name}' may hold ${witness}, and '${fitting.name}.${name}' takes ${typeText(clause.type)}`,
+            `the cell '${cellText(source)}' may hold ${witness}, and '${fitting.name}.${name}' takes ${typeText(clause.type)}`,
         )
     }
   }
@@ -111,34 +132,106 @@ function* upward(view: ScreenView, fitting: FittingView): Iterable<Leak> {
     const reported = reportedType(value, fitting)
     if (reported === undefined) continue
     const binding = fitting.bindings.get(value.name)
-    const takers = [...fitting.takersOf(value), ...(binding?.kind === 'two-way' ? [binding.source] : [])]
-    for (const { name } of takers) {
-      const cell = view.cells.get(name)
-      if (cell !== undefined)
+    const takers = [...fitting.takersOf(value), ...(binding && isShared(binding) ? [binding.source] : [])]
+    for (const taker of takers) {
+      const takes = view.typeOf(taker)
+      if (takes !== undefined)
         yield* compared(
           ['bind', fitting.name, value.name],
           reported,
-          cell.type,
+          takes,
           (witness) =>
-            `'${fitting.name}.${value.name}' may report ${witness}, and the cell '${name}' takes ${typeText(cell.type)}`,
+            `'${fitting.name}.${value.name}' may report ${witness}, and the cell '${cellText(taker)}' takes ${typeText(takes)}`,
         )
     }
   }
-  for (const [event, action] of fitting.handlers) {
-    const carried = fitting.contract.events[event]?.payload
-    if (carried === undefined) continue
-    for (const step of action.steps) {
-      const cell = step.step === 'set' && isPayload(step.value) ? view.cells.get(step.cell.name) : undefined
-      if (cell !== undefined)
-        yield* compared(
-          ['bind', fitting.name, 'on', event],
-          carried,
-          cell.type,
-          (witness) =>
-            `'${event}' of '${fitting.name}' may carry ${witness}, and the cell '${cell.name}' takes ${typeText(cell.type)}`,
-        )
-    }
+}
+
+/** What a step sets, announces, reports or hands to a command, against what is there to take it. */
+function* stepMismatch(
+  view: ScreenView,
+  at: readonly string[],
+  step: Step,
+  carried: TSchema | undefined,
+): Iterable<Leak> {
+  if (step.step === 'set') {
+    const takes = view.typeOf(step.cell)
+    if (takes !== undefined && !isPayload(step.value) && step.value !== undefined && !accepts(takes, step.value))
+      yield leak(
+        at,
+        `sets '${step.cell.name}' to ${printed(step.value)}, and the type of '${step.cell.name}' is ${typeText(takes)}`,
+        { mend: `Set '${step.cell.name}' to a value of its type.` },
+      )
+    else if (isPayload(step.value)) yield* handed(view, at, step.value, takes, `the cell '${step.cell.name}'`, carried)
   }
+  if (step.step === 'announce')
+    yield* handed(
+      view,
+      at,
+      step.value,
+      view.screen.topics[step.topic.name]?.payload,
+      `the topic '${step.topic.name}'`,
+      carried,
+    )
+  if (step.step === 'run') {
+    const command = clauseIn<CommandClause>(view.screen.fittings[step.fitting.name]?.commands, step.command)
+    if (command === undefined) return
+    const target = `'${step.fitting.name}.${step.command}'`
+    if (command.takes === undefined && step.args.length > 0)
+      yield leak(at, `${target} takes nothing, and is given ${printed(step.args[0])}`, { mend: 'Leave it out.' })
+    else if (command.takes !== undefined && step.args.length === 0)
+      yield leak(at, `${target} takes ${typeText(command.takes)}, and is given nothing`, {
+        mend: 'Give it what it takes.',
+      })
+    else yield* handed(view, at, step.args[0], command.takes, target, carried)
+  }
+}
+
+/** A constant, a cell or a payload that is handed to something with a type. */
+function* handed(
+  view: ScreenView,
+  at: readonly string[],
+  value: unknown,
+  takes: TSchema | undefined,
+  target: string,
+  carried: TSchema | undefined,
+): Iterable<Leak> {
+  if (takes === undefined || value === undefined) return
+  if (isPayload(value)) {
+    const part = typeAt(carried, value.at)
+    const where = value.at === '' ? 'what is heard' : `what is heard, at ${value.at},`
+    if (part !== undefined)
+      yield* compared(
+        at,
+        part,
+        takes,
+        (witness) => `${where} may be ${witness}, and ${target} takes ${typeText(takes)}`,
+      )
+    else if (hasMembers(carried))
+      yield leak(at, `what is heard carries nothing at ${value.at}, and ${target} takes ${typeText(takes)}`, {
+        mend: `It carries ${typeText(carried as TSchema)}; point into it, or leave the pointer out.`,
+      })
+  } else if (isReadable(value)) {
+    const held = view.typeOf(value)
+    if (held !== undefined)
+      yield* compared(
+        at,
+        held,
+        takes,
+        (witness) => `'${value.name}' may hold ${witness}, and ${target} takes ${typeText(takes)}`,
+      )
+  } else if (!accepts(takes, value))
+    yield leak(at, `${target} takes ${typeText(takes)}, and is given ${printed(value)}`, {
+      mend: 'Give it a value of its type.',
+    })
+}
+
+function hasMembers(type: TSchema | undefined): boolean {
+  return type !== undefined && 'properties' in type
+}
+
+function cellText(source: Readable<unknown>): string {
+  return source.kind === 'cell' && source.member !== undefined ? `${source.name}[].${source.member}` : source.name
 }
 
 function* compared(

@@ -1,3 +1,4 @@
+import { allSteps } from '../../wiring/index.js'
 import { leak, nearestMend, screenRule } from '../rule.js'
 
 /** A step that calls a command which the component does not have. */
@@ -28,7 +29,7 @@ export const slip = screen('slipway', {
 })`,
   *find({ actions, fittings }) {
     for (const { at, action } of actions)
-      for (const step of action.steps) {
+      for (const step of allSteps(action.steps)) {
         const fitting = step.step === 'run' ? fittings.find((one) => one.name === step.fitting.name) : undefined
         if (step.step !== 'run' || fitting === undefined || Object.hasOwn(fitting.contract.commands, step.command))
           continue

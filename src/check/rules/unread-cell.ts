@@ -1,6 +1,4 @@
-import type { Reckoned, Source } from '../../wiring/index.js'
 import { leak, screenRule, writerText } from '../rule.js'
-import type { ScreenView } from '../screen-view.js'
 
 /** A cell that is written and that nothing on the screen reads. */
 export const unreadCell = screenRule({
@@ -26,27 +24,18 @@ export const log = screen('deck-log', {
   bind: ({ cells }) => ({ note: { last: oneWay(cells.last), on: { noted: [set(cells.last, payload())] } } }),
 })`,
   *find(view) {
-    const read = readCells(view)
+    const read = view.readCells()
     // A report that is taken while others write the same cell is half bound, and is named so.
     const taken = new Set(view.fittings.flatMap((fitting) => fitting.boundTakers()))
-    for (const [name, cell] of view.cells)
-      if (
-        !read.has(name) &&
-        !(taken.has(name) && view.writersOf(name).length > 1) &&
-        cell.after.length === 0 &&
-        view.writersOf(name).length > 0
-      )
+    for (const [name, cell] of view.cells) {
+      const writers = view.writersOf(name)
+      const isHalfBound = taken.has(name) && writers.length > 1
+      if (read.has(name) || isHalfBound || cell.after.length > 0 || writers.length === 0) continue
+      if (cell.face === undefined && !view.shared.has(name))
         yield leak(
           ['cells', name],
-          `'${name}' is set by ${view.writersOf(name).map(writerText).join(' and ')}, and nothing reads it`,
+          `'${name}' is set by ${writers.map(writerText).join(' and ')}, and nothing reads it`,
         )
+    }
   },
 })
-
-function readCells(view: ScreenView): Set<string> {
-  const sources: Source<unknown>[] = view.fittings.flatMap(({ bindings }) =>
-    [...bindings.values()].flatMap((binding) => (binding.kind === 'constant' ? [] : [binding.source])),
-  )
-  const inputs = Object.values<Reckoned<unknown>>(view.screen.reckoned).flatMap((reckoned) => [...reckoned.inputs])
-  return new Set([...sources, ...inputs].flatMap((source) => [...view.cellsBehind(source)]))
-}

@@ -20,7 +20,8 @@ import { contract, screen, Type } from 'caulker'
 const tag = contract('price-tag', { properties: { amount: { type: Type.Number() } } })
 export const bill = screen('bill', { cells: {}, fittings: { tag }, bind: () => ({ tag: { amount: 18.5 } }) })`,
   *find(view) {
-    for (const name of view.cells.keys())
-      if (view.writersOf(name).length === 0) yield leak(['cells', name], `nothing on the screen sets '${name}'`)
+    for (const [name, { face }] of view.cells)
+      if (face === undefined && !view.shared.has(name) && view.writersOf(name).length === 0)
+        yield leak(['cells', name], `nothing on the screen sets '${name}'`)
   },
 })

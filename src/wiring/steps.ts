@@ -1,0 +1,201 @@
+import type { CommandMap, Static, TSchema } from '../contract/index.js'
+import type { AnyCell, Cell, FittingRef, Followed, Into } from './tokens.js'
+
+/** Stands for what the event or the answer carried, inside the steps that follow from it; `at` is a JSON Pointer into it (RFC 6901). */
+export interface Payload {
+  readonly kind: 'payload'
+  readonly at: string
+}
+
+/** An operation of a source, as a step names it. */
+export interface OperationRef<Takes, Gives> {
+  readonly kind: 'operation'
+  readonly source: string
+  readonly name: string
+  /** Only for the compiler. */
+  readonly types?: { takes: (value: Takes) => void; gives: Gives }
+}
+
+/** A topic, as a step names it. */
+export interface TopicRef<T> {
+  readonly kind: 'topic'
+  readonly name: string
+  readonly types?: (value: T) => void
+}
+
+/** An event of a component, as the steps of its interior name it. */
+export interface EventRef<T> {
+  readonly kind: 'event'
+  readonly name: string
+  readonly types?: (value: T) => void
+}
+
+// Typed seams: where only the name matters.
+export type AnyOperation = OperationRef<any, any>
+export type AnyFitting = FittingRef<any>
+
+export type Step =
+  | { readonly step: 'set'; readonly cell: AnyCell; readonly value: unknown }
+  | { readonly step: 'clear'; readonly cell: AnyCell }
+  | {
+      readonly step: 'run'
+      readonly fitting: AnyFitting
+      readonly command: string
+      readonly args: readonly unknown[]
+    }
+  | {
+      readonly step: 'call'
+      readonly operation: AnyOperation
+      readonly given: unknown
+      readonly into: AnyCell | undefined
+      readonly then: Steps
+      readonly fails: Steps
+    }
+  | { readonly step: 'refresh'; readonly cell: AnyCell }
+  | { readonly step: 'submit' }
+  | { readonly step: 'reset' }
+  | {
+      readonly step: 'save'
+      readonly fitting: AnyFitting
+      readonly to: AnyOperation | undefined
+      readonly given: unknown
+      readonly then: Steps
+      readonly fails: Steps
+    }
+  | { readonly step: 'discard'; readonly fitting: AnyFitting }
+  | { readonly step: 'go'; readonly to: string }
+  | { readonly step: 'announce'; readonly topic: TopicRef<any>; readonly value: unknown }
+  | { readonly step: 'report'; readonly event: EventRef<any>; readonly value: unknown }
+
+/** Steps that run in the order in which they are listed. */
+export type Steps = readonly Step[]
+
+/** What an operation is given: constants, cells, or an object of them. */
+export type GivenTo<T> =
+  | (T extends readonly unknown[] ? T : T extends object ? { [K in keyof T]: T[K] | Followed<T[K]> | Payload } : T)
+  | Followed<T>
+  | Payload
+
+interface Follow {
+  /** Steps that run when the answer has come; there {@link payload} is what it carried. */
+  then?: Steps
+  fails?: Steps
+}
+
+/** A step that sets a cell to a value, or to what the event carried ({@link payload}). */
+export function set<T>(cell: Cell<T>, value: NoInfer<T> | Payload): Step {
+  return { step: 'set', cell, value }
+}
+
+/** A step that brings a cell back to its initial value. */
+export function clear(cell: AnyCell): Step {
+  return { step: 'clear', cell }
+}
+
+/** A step that calls a command of a fitting, with the argument that it takes. */
+export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
+  fitting: FittingRef<C>,
+  command: K,
+  ...args: C[K] extends { takes: infer T extends TSchema } ? [Static<T> | Payload] : []
+): Step {
+  return { step: 'run', fitting, command, args }
+}
+
+/**
+ * A step that calls an operation of a source.
+ *
+ * @param rest what the operation takes, as constants, cells or an object of them; then `into`, the cell that takes the answer, and the
+ * steps `then` and `fails`
+ */
+export function call<Takes, Gives>(
+  operation: OperationRef<Takes, Gives>,
+  ...rest: undefined extends Takes
+    ? [given?: undefined, more?: Follow & { into?: Into<Gives> }]
+    : [given: GivenTo<NoInfer<Takes>>, more?: Follow & { into?: Into<Gives> }]
+): Step {
+  const [given, more = {}] = rest
+  return {
+    step: 'call',
+    operation,
+    given,
+    into: more.into as AnyCell | undefined,
+    then: more.then ?? [],
+    fails: more.fails ?? [],
+  }
+}
+
+/** A step that loads what a cell holds once more, by the operation that the screen loads it with. */
+export function refresh(cell: AnyCell): Step {
+  return { step: 'refresh', cell }
+}
+
+/** A step that submits the screen: every field commits, all that is required is checked, and it is sent once. */
+export function submit(): Step {
+  return { step: 'submit' }
+}
+
+/** A step that brings the screen back as its `reset` clause says. */
+export function reset(): Step {
+  return { step: 'reset' }
+}
+
+/** A step that writes the open draft of one fitting back, and sends it where `to` says so. */
+export function save<Takes, Gives>(
+  fitting: AnyFitting,
+  more: Follow & { to?: OperationRef<Takes, Gives>; given?: GivenTo<NoInfer<Takes>> } = {},
+): Step {
+  return { step: 'save', fitting, to: more.to, given: more.given, then: more.then ?? [], fails: more.fails ?? [] }
+}
+
+/** A step that forgets the open draft of one fitting, so that it shows its cell again. */
+export function discard(fitting: AnyFitting): Step {
+  return { step: 'discard', fitting }
+}
+
+/** A step that leaves the screen for another one of the journey. */
+export function go(to: string): Step {
+  return { step: 'go', to }
+}
+
+/** A step that tells every screen that hears the topic. */
+export function announce<T>(
+  topic: TopicRef<T>,
+  ...value: undefined extends T ? [] : [NoInfer<T> | Payload | Followed<NoInfer<T>>]
+): Step {
+  return { step: 'announce', topic, value: value[0] }
+}
+
+/** A step of a component's interior that sends one of its events. */
+export function report<T>(event: EventRef<T>, value?: NoInfer<T> | Payload | Followed<NoInfer<T>>): Step {
+  return { step: 'report', event, value }
+}
+
+/**
+ * What the event carried, for `set(cells.note, payload())`; in the steps after a call, what the answer carried.
+ *
+ * @param at a JSON Pointer into it (RFC 6901), such as `/limit`; all of it where it is left out
+ */
+export function payload(at = ''): Payload {
+  return { kind: 'payload', at }
+}
+
+export function isPayload(value: unknown): value is Payload {
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    (value as Payload).kind === 'payload' &&
+    typeof (value as Payload).at === 'string' &&
+    Object.keys(value).length === 2
+  )
+}
+
+/** Every step of a list, with those that follow from an answer, in the order in which they are written. */
+export function* allSteps(steps: Steps): Iterable<Step> {
+  for (const one of steps) {
+    yield one
+    if (one.step === 'call' || one.step === 'save') {
+      yield* allSteps(one.then)
+      yield* allSteps(one.fails)
+    }
+  }
+}

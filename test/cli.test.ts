@@ -143,7 +143,7 @@ describe('the command line', () => {
     [
       'a module that exports neither',
       { 'a.contract.ts': 'export const a = 1\n' },
-      /a\.contract\.ts: exports no contract and no screen/,
+      /a\.contract\.ts: exports no contract, screen, interior or journey/,
     ],
     [
       'a setting that does not exist',
@@ -191,7 +191,7 @@ describe('findings that are known or not wanted', () => {
   }
 
   it('are chosen by level, by rule and by what to ignore', async () => {
-    expect((await findingsOf('--level', 'error')).rules.length).to.equal(16)
+    expect((await findingsOf('--level', 'error')).rules.length).to.equal(37)
     expect(await findingsOf('--rule', 'frozen-value', 'two-writers')).to.eql({
       code: 1,
       rules: ['two-writers', 'frozen-value'],

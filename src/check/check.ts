@@ -60,7 +60,8 @@ export function createChecker(rules: readonly Rule[] = allRules): (design: Desig
   function aboutContract(contract: AnyContract): Finding[] {
     const known = contracts.get(contract)
     if (known !== undefined) return known
-    const found = ofContracts.flatMap((rule) => located(rule, rule.find(contract), contract.tag, contract))
+    const found: Finding[] = []
+    for (const rule of ofContracts) collect(found, rule, rule.find(contract), contract.tag, contract)
     contracts.set(contract, found)
     return found
   }
@@ -68,30 +69,32 @@ export function createChecker(rules: readonly Rule[] = allRules): (design: Desig
   function aboutScreen(view: ScreenView, name: string): Finding[] {
     const known = views.get(view.screen)
     if (known?.findings !== undefined) return known.findings
-    const found = ofScreens.flatMap((rule) => located(rule, rule.find(view), name, view.screen))
+    const found: Finding[] = []
+    for (const rule of ofScreens) collect(found, rule, rule.find(view), name, view.screen)
     views.set(view.screen, { view, findings: found })
     return found
   }
 
   return (design) => {
     const seen = designView(design, viewAgain)
-    return [
+    const found: Finding[] = [
       ...seen.contracts.flatMap(aboutContract),
       ...seen.screens.flatMap((view) => aboutScreen(view, view.screen.name)),
       ...seen.interiors.flatMap(({ view, interior }) => aboutScreen(view, `${interior.contract.tag} inside`)),
-      ...seen.journeys.flatMap((view) => [
-        ...ofJourneys.flatMap((rule) => located(rule, rule.find(view), view.journey.name, view.journey)),
-        ...ofScreens.flatMap((rule) => located(rule, rule.findAcross?.(view) ?? [], view.journey.name, view.journey)),
-      ]),
-      ...ofDesigns.flatMap((rule) =>
-        [...rule.find(seen)].map((leak) => findingOf(rule, leak, leak.of.name, leak.of.written)),
-      ),
     ]
+    for (const view of seen.journeys) {
+      const { journey } = view
+      for (const rule of ofJourneys) collect(found, rule, rule.find(view), journey.name, journey)
+      for (const rule of ofScreens) collect(found, rule, rule.findAcross?.(view) ?? [], journey.name, journey)
+    }
+    for (const rule of ofDesigns)
+      for (const leak of rule.find(seen)) found.push(findingOf(rule, leak, leak.of.name, leak.of.written))
+    return found
   }
 }
 
-function located(rule: Rule, leaks: Iterable<Leak>, owner: string, written: object): Finding[] {
-  return Array.from(leaks, (leak) => findingOf(rule, leak, owner, written))
+function collect(found: Finding[], rule: Rule, leaks: Iterable<Leak>, owner: string, written: object): void {
+  for (const leak of leaks) found.push(findingOf(rule, leak, owner, written))
 }
 
 function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Finding {

@@ -21,7 +21,8 @@ import type {
   Step,
   Steps,
 } from '../wiring/index.js'
-import { allSteps, isPayload } from '../wiring/index.js'
+import { firstSlots } from '../engine/index.js'
+import { allSteps, compile, isPayload } from '../wiring/index.js'
 import { givenReadables, isReadable } from './given.js'
 
 /** A screen as the rules read it: fittings with what is bound on them, and who writes and reads each cell. */
@@ -43,17 +44,31 @@ export interface ScreenView {
   readCells(): ReadonlySet<string>
   /** The cells that the person edits, by a binding or by a handler that takes a report. */
   editedCells(): ReadonlySet<string>
+  /** What each reckoned cell is computed from at first, and comes to; one that throws has no value. */
+  firstReckoned(): readonly FirstReckoned[]
   /** The type of what a binding follows; undefined where it has none of its own. */
   typeOf(source: Readable<unknown>): TSchema | undefined
   operation(ref: AnyOperation): OperationClause | undefined
   /** The fittings and events that set an action off, as `fitting.event`. */
-  triggersOf(placed: Placed): readonly { readonly fitting: FittingView; readonly event: string }[]
+  triggersOf(placed: Placed): readonly Trigger[]
+}
+
+export interface Trigger {
+  readonly fitting: FittingView
+  readonly event: string
 }
 
 /** A list of steps with where it is written. */
 export interface Placed {
   readonly at: readonly string[]
   readonly action: Action
+}
+
+export interface FirstReckoned {
+  readonly name: string
+  readonly inputs: readonly unknown[]
+  readonly compute: (...inputs: unknown[]) => unknown
+  readonly value: unknown
 }
 
 export interface FittingView {
@@ -78,6 +93,9 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
     fittingView(screen, name, contract, cells),
   )
   const actions = placedActions(screen, fittings)
+  const named = once(() => triggersBy(fittings, (_place, action) => action.name))
+  const written = once(() => triggersBy(fittings, (place, action) => (action.name === '' ? place : '')))
+  const writers = once(() => writersByCell(screen, fittings, actions))
   return {
     screen,
     cells,
@@ -88,17 +106,7 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
     ].filter((name) => !Object.hasOwn(screen.fittings, name)),
     actions,
     cellsBehind: (source) => cellsBehind(screen, source),
-    writersOf: (cell) => [
-      ...fittings.flatMap((fitting) =>
-        [...fitting.bindings]
-          .filter(([, one]) => isShared(one) && one.source.name === cell)
-          .map(([name]) => `${fitting.name}.${name}`),
-      ),
-      ...actions
-        .filter(({ action }) => [...allSteps(action.steps)].some((step) => writes(step, cell)))
-        .map(({ at }) => at.join('.')),
-      ...(Object.hasOwn(screen.loads, cell) ? [`loads.${cell}`] : []),
-    ],
+    writersOf: (cell) => writers().get(cell) ?? NOBODY,
     readCells: once(
       () => new Set(readables(screen, fittings, actions).flatMap((source) => [...cellsBehind(screen, source)])),
     ),
@@ -111,6 +119,7 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
           ]),
         ),
     ),
+    firstReckoned: once(() => firstReckoned(screen)),
     typeOf: (source) => typeOf(cells, source),
     operation: ({ source, name }) => {
       const operations: Readonly<Record<string, OperationClause>> | undefined = clauseIn(
@@ -120,19 +129,26 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
       return clauseIn(operations, name)
     },
     triggersOf: ({ at, action }) =>
-      fittings.flatMap((fitting) =>
-        [...fitting.handlers]
-          .filter(([event, one]) =>
-            action.name === '' ? at.join('.') === `bind.${fitting.name}.on.${event}` : one.name === action.name,
-          )
-          .map(([event]) => ({ fitting, event })),
-      ),
+      action.name === '' ? (written().get(at.join('.')) ?? NO_TRIGGERS) : (named().get(action.name) ?? NO_TRIGGERS),
   }
 }
 
 /** Whether what a fitting reports is taken by the cell that it shows, at once or when a draft is saved. */
 export function isShared(binding: Binding): binding is Extract<Binding, { kind: 'two-way' | 'draft' }> {
   return binding.kind === 'two-way' || binding.kind === 'draft'
+}
+
+/** Only the cells are needed for it. */
+function firstReckoned(screen: AnyScreen): FirstReckoned[] {
+  if (Object.keys(screen.reckoned as object).length === 0) return []
+  const plan = compile({ ...screen, fittings: {}, bindings: {}, on: {} })
+  const { slots } = firstSlots(plan)
+  return plan.reckoned.map(({ name, inputs, compute, slot }) => ({
+    name,
+    inputs: inputs.map((input) => slots[input]),
+    compute,
+    value: slots[slot],
+  }))
 }
 
 function placedActions(screen: AnyScreen, fittings: readonly FittingView[]): Placed[] {
@@ -164,8 +180,9 @@ function fittingView(
 ): FittingView {
   const bindings = new Map(Object.entries(screen.bindings[name] ?? {}))
   const handlers = new Map(Object.entries(screen.on[name] ?? {}))
-  const takersOf = (value: ValueClause): AnyCell[] => {
-    const steps = handlers.get(value.event)?.steps ?? []
+  const takersOf = (value: ValueClause): readonly AnyCell[] => {
+    const steps = handlers.get(value.event)?.steps
+    if (steps === undefined) return NO_CELLS
     return steps.flatMap((step) => (step.step === 'set' && isPayload(step.value) ? [step.cell] : []))
   }
   return {
@@ -173,11 +190,12 @@ function fittingView(
     contract,
     bindings,
     handlers,
-    boundValues: () =>
+    boundValues: once(() =>
       valueClauses(contract).flatMap((value) => {
         const binding = bindings.get(value.name)
         return binding === undefined ? [] : [[value, binding] as const]
       }),
+    ),
     takersOf,
     boundTakers: () => valueClauses(contract).flatMap((value) => takersOf(value).map((cell) => cell.name)),
     isLocked: () =>
@@ -205,8 +223,54 @@ function isAlwaysTrue(
 }
 
 function writes(step: Step, cell: string): boolean {
-  if (step.step === 'call') return step.into?.name === cell
-  return (step.step === 'set' || step.step === 'clear' || step.step === 'refresh') && step.cell.name === cell
+  return writtenBy(step) === cell
+}
+
+function writtenBy(step: Step): string | undefined {
+  if (step.step === 'call') return step.into?.name
+  return step.step === 'set' || step.step === 'clear' || step.step === 'refresh' ? step.cell.name : undefined
+}
+
+/** The events that set steps off, by the name or the place of those. */
+function triggersBy(
+  fittings: readonly FittingView[],
+  key: (place: string, action: Action) => string,
+): Map<string, Trigger[]> {
+  const triggers = new Map<string, Trigger[]>()
+  for (const fitting of fittings)
+    for (const [event, action] of fitting.handlers) {
+      const by = key(`bind.${fitting.name}.on.${event}`, action)
+      triggers.set(by, [...(triggers.get(by) ?? []), { fitting, event }])
+    }
+  return triggers
+}
+
+const NO_TRIGGERS: readonly Trigger[] = []
+const NOBODY: readonly string[] = []
+const NO_CELLS: readonly AnyCell[] = []
+
+/** By cell: the bindings, steps and loads that write it. */
+function writersByCell(
+  screen: AnyScreen,
+  fittings: readonly FittingView[],
+  actions: readonly Placed[],
+): Map<string, string[]> {
+  const writers = new Map<string, string[]>()
+  const add = (cell: string, writer: string) => {
+    const known = writers.get(cell)
+    if (known === undefined) writers.set(cell, [writer])
+    else if (!known.includes(writer)) known.push(writer)
+  }
+  for (const fitting of fittings)
+    for (const [name, binding] of fitting.bindings)
+      if (isShared(binding)) add(binding.source.name, `${fitting.name}.${name}`)
+  for (const { at, action } of actions)
+    for (const step of allSteps(action.steps)) {
+      const cell = writtenBy(step)
+      if (cell !== undefined) add(cell, at.join('.'))
+    }
+  for (const cell of Object.keys(screen.loads)) add(cell, `loads.${cell}`)
+  return writers
 }
 
 function cellsBehind(screen: AnyScreen, source: Readable<unknown>, seen = new Set<Readable<unknown>>()): Set<string> {

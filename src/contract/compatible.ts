@@ -6,6 +6,8 @@ import { samplesOf, tupleHeads } from './samples.js'
 export type Compatibility =
   { readonly answer: 'yes' } | { readonly answer: 'no'; readonly witness: unknown } | { readonly answer: 'unknown' }
 
+const YES: Compatibility = { answer: 'yes' }
+
 type Schema = Record<string, unknown> | boolean
 type Keywords = Record<string, unknown>
 
@@ -21,7 +23,7 @@ type Keywords = Record<string, unknown>
  * ```
  */
 export function isWithin(narrower: TSchema, wider: TSchema): Compatibility {
-  if (proves(narrower as Schema, wider as Schema)) return { answer: 'yes' }
+  if (narrower === wider || proves(narrower as Schema, wider as Schema)) return YES
   for (const witness of samplesOf(narrower, hostStandIns))
     if (!accepts(wider, witness)) return { answer: 'no', witness }
   return { answer: 'unknown' }

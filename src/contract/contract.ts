@@ -212,14 +212,26 @@ export function isContract(value: unknown): value is AnyContract {
   )
 }
 
-/** Every name that an owner can supply: properties first, then two-way values. */
-export function givenClauses(of: AnyContract): PropertyClause[] {
-  return [...Object.values<PropertyClause>(of.properties), ...valueClauses(of)]
+/** Asked for at every turn, and the same for as long as the contract lives. */
+function remembered<T>(make: (of: AnyContract) => readonly T[]): (of: AnyContract) => readonly T[] {
+  const known = new WeakMap<AnyContract, readonly T[]>()
+  return (of) => {
+    const before = known.get(of)
+    if (before !== undefined) return before
+    const made = make(of)
+    known.set(of, made)
+    return made
+  }
 }
 
-export function valueClauses(of: AnyContract): ValueClause[] {
-  return Object.values<ValueClause>(of.values)
-}
+/** The two-way values of a contract. */
+export const valueClauses = remembered((of): ValueClause[] => Object.values<ValueClause>(of.values))
+
+/** Every name that an owner can supply: properties first, then two-way values. */
+export const givenClauses = remembered((of): PropertyClause[] => [
+  ...Object.values<PropertyClause>(of.properties),
+  ...valueClauses(of),
+])
 
 export function clauseOf(of: AnyContract, name: string): PropertyClause | undefined {
   if (Object.hasOwn(of.properties, name)) return of.properties[name]
@@ -227,12 +239,10 @@ export function clauseOf(of: AnyContract, name: string): PropertyClause | undefi
 }
 
 /** Every event that an owner can hear: those that are declared, those that report values, and those that ask first. */
-export function eventNames(of: AnyContract): string[] {
-  return [
-    ...Object.keys(of.events),
-    ...valueClauses(of).flatMap(({ event, vetoEvent }) => (vetoEvent === undefined ? [event] : [event, vetoEvent])),
-  ]
-}
+export const eventNames = remembered((of): string[] => [
+  ...Object.keys(of.events),
+  ...valueClauses(of).flatMap(({ event, vetoEvent }) => (vetoEvent === undefined ? [event] : [event, vetoEvent])),
+])
 
 export function isValue(clause: PropertyClause): clause is ValueClause {
   return clause.kind === 'value'

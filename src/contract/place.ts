@@ -6,6 +6,8 @@ export interface Place {
 }
 
 const places = new WeakMap<object, Place>()
+/** Stacks that nobody has asked for yet; most never are, and writing one out costs more than all else about a contract. */
+const stacks = new WeakMap<object, { stack?: string }>()
 
 /** Remembers from the call stack where `made` was written: the first frame above `maker`. */
 export function rememberPlace(made: object, maker: (...args: never[]) => unknown): void {
@@ -13,16 +15,22 @@ export function rememberPlace(made: object, maker: (...args: never[]) => unknown
   const capture = (Error as { captureStackTrace?: (target: object, above: unknown) => void }).captureStackTrace
   if (capture === undefined) return
   capture(carrier, maker)
-  const place = firstPlace(carrier.stack ?? '')
-  if (place !== undefined) places.set(made, place)
+  stacks.set(made, carrier)
 }
 
 /** For what was not written as code: a contract that was read from a file. */
 export function setPlace(made: object, place: Place): void {
+  stacks.delete(made)
   places.set(made, place)
 }
 
 export function placeOf(made: object): Place | undefined {
+  const stack = stacks.get(made)?.stack
+  if (stack !== undefined) {
+    stacks.delete(made)
+    const place = firstPlace(stack)
+    if (place !== undefined) places.set(made, place)
+  }
   return places.get(made)
 }
 

@@ -1,5 +1,6 @@
 import { Type, type Static, type TSchema } from 'typebox'
 import { Compile } from 'typebox/compile'
+import { Check } from 'typebox/value'
 import { dequal } from 'dequal'
 
 export { Type, type Static, type TSchema }
@@ -32,8 +33,8 @@ export function host<N extends keyof HostObjects>(name: N) {
   return Type.Unsafe<HostObjects[N]>({ [HOST_KEYWORD]: name })
 }
 
-type Check = (value: unknown) => boolean
-const checks = new WeakMap<object, Check>()
+type TypeCheck = (value: unknown) => boolean
+const checks = new WeakMap<object, TypeCheck>()
 
 /**
  * Whether a value is of a data type (JSON Schema 2020-12, validation).
@@ -50,16 +51,44 @@ export function accepts(type: TSchema, value: unknown): boolean {
 }
 
 /** The compiled check of a data type, made once for each. */
-export function checkOf(type: TSchema): Check {
+export function checkOf(type: TSchema): TypeCheck {
   let check = checks.get(type)
   if (check === undefined) checks.set(type, (check = compileCheck(type)))
   return check
 }
 
-/** Compiling costs far more than one check, so a type is compiled when it is first asked. */
-function compileCheck(type: TSchema): Check {
-  let validator: { Check: Check } | undefined
-  return (value) => (validator ??= Compile(withHostChecks(type) as TSchema)).Check(value)
+/** Compiling costs as much as many checks, so a type is compiled when it has been asked often. */
+const ASKED_OFTEN = 20
+
+function compileCheck(type: TSchema): TypeCheck {
+  const plain = plainCheck(type)
+  if (plain !== undefined) return plain
+  let readable: TSchema | undefined
+  let validator: { Check: TypeCheck } | undefined
+  let asked = 0
+  return (value) => {
+    if (validator !== undefined) return validator.Check(value)
+    readable ??= withHostChecks(type) as TSchema
+    if (++asked < ASKED_OFTEN) return Check(readable, value)
+    validator = Compile(readable)
+    return validator.Check(value)
+  }
+}
+
+/** Most types are one word; asking for that word alone costs nothing. */
+const PLAIN: Readonly<Record<string, TypeCheck>> = {
+  string: (value) => typeof value === 'string',
+  number: (value) => Number.isFinite(value),
+  integer: (value) => Number.isInteger(value),
+  boolean: (value) => typeof value === 'boolean',
+  null: (value) => value === null,
+}
+
+function plainCheck(type: TSchema): TypeCheck | undefined {
+  const { type: word } = type as { type?: unknown }
+  if (typeof word !== 'string' || !Object.hasOwn(PLAIN, word)) return undefined
+  for (const key in type) if (key !== 'type' && !key.startsWith('~')) return undefined
+  return PLAIN[word]
 }
 
 /** A copy of the schema whose host keywords are checked; plain JSON Schema knows nothing of them. */

@@ -36,6 +36,7 @@ export const log = screen('deck-log', {
 })`,
   *find(view) {
     const drafts = draftsOf(view)
+    if (drafts.length === 0) return
     const seen = new Map<string, (typeof drafts)[number]>()
     for (const one of drafts) {
       const other = seen.get(one.cell)

@@ -1,6 +1,4 @@
 import { equal, messageOf } from '../../contract/index.js'
-import { compile } from '../../wiring/index.js'
-import { firstSlots } from '../../engine/index.js'
 import { leak, screenRule } from '../rule.js'
 
 /** A reckoned cell whose function gives two answers to one question. */
@@ -30,11 +28,8 @@ export const slip = screen('slipway', {
   bind: ({ cells, reckoned }) => ({ winch: { turns: twoWay(cells.turns), code: oneWay(reckoned.code) } }),
 })`,
   *find(view) {
-    const plan = compile(view.screen)
-    const { slots } = firstSlots(plan)
-    for (const { name, inputs, compute } of plan.reckoned) {
-      const values = inputs.map((slot) => slots[slot])
-      const [one, again] = [outcomeOf(compute, values), outcomeOf(compute, values)]
+    for (const { name, inputs, compute } of view.firstReckoned()) {
+      const [one, again] = [outcomeOf(compute, inputs), outcomeOf(compute, inputs)]
       if (!equal(one, again))
         yield leak(
           ['reckoned', name],
@@ -44,7 +39,7 @@ export const slip = screen('slipway', {
   },
 })
 
-function outcomeOf(compute: (...inputs: unknown[]) => unknown, inputs: unknown[]): unknown {
+function outcomeOf(compute: (...inputs: readonly unknown[]) => unknown, inputs: readonly unknown[]): unknown {
   try {
     return compute(...inputs)
   } catch (thrown) {

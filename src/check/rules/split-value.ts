@@ -33,7 +33,10 @@ export const winch = contract('chain-winch', { summary: 'A winch', values: { tur
 })
 
 function isReportOf(event: string, name: string): boolean {
-  return ['set', 'change', 'changed', 'input', 'updated'].some((ending) => kebab(event) === `${kebab(name)}-${ending}`)
+  // Most names differ at once, so that nothing has to be spelt anew for them.
+  if (event[0]?.toLowerCase() !== name[0]?.toLowerCase()) return false
+  const [reported, named] = [kebab(event), kebab(name)]
+  return ['set', 'change', 'changed', 'input', 'updated'].some((ending) => reported === `${named}-${ending}`)
 }
 
 /** The value itself, or an object with one member of its type. */

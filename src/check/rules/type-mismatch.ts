@@ -11,8 +11,7 @@ import {
   type TSchema,
   type ValueClause,
 } from '../../contract/index.js'
-import { firstSlots } from '../../engine/index.js'
-import { compile, isPayload, type AnyCell, type Readable, type Step } from '../../wiring/index.js'
+import { isPayload, type AnyCell, type Readable, type Step } from '../../wiring/index.js'
 import { carriedSteps, typeAt } from '../carried.js'
 import { isReadable } from '../given.js'
 import { leak, screenRule, type Leak } from '../rule.js'
@@ -129,13 +128,14 @@ function* downward(view: ScreenView, fitting: FittingView, reckonedNow: Readonly
 /** Up: is all that is reported allowed by the cell that takes it? */
 function* upward(view: ScreenView, fitting: FittingView): Iterable<Leak> {
   for (const value of valueClauses(fitting.contract)) {
-    const reported = reportedType(value, fitting)
-    if (reported === undefined) continue
     const binding = fitting.bindings.get(value.name)
     const takers = [...fitting.takersOf(value), ...(binding && isShared(binding) ? [binding.source] : [])]
     for (const taker of takers) {
       const takes = view.typeOf(taker)
-      if (takes !== undefined)
+      // What all of the type allows, its bounds cannot make worse.
+      if (takes === undefined || isWithin(value.type, takes).answer === 'yes') continue
+      const reported = reportedType(value, fitting)
+      if (reported !== undefined)
         yield* compared(
           ['bind', fitting.name, value.name],
           reported,
@@ -268,7 +268,5 @@ function boundOf(bound: string | number | undefined, fitting: FittingView): unkn
 
 /** What the reckoned cells come to at first; one that throws is not judged here. */
 function reckonedValues(view: ScreenView): ReadonlyMap<string, unknown> {
-  const plan = compile(view.screen)
-  const { slots } = firstSlots(plan)
-  return new Map(plan.reckoned.map((one) => [one.name, slots[one.slot]]))
+  return new Map(view.firstReckoned().map(({ name, value }) => [name, value]))
 }

@@ -137,7 +137,7 @@ describe('a page', () => {
         const html = cuts.reduce((text, [at, length, put]) => text.slice(0, at) + put + text.slice(at + length), page)
         for (const { place } of checkPages([{ kind: 'page', html }], [winch])) expect(place!.line).to.be.at.least(1)
       }),
-      { numRuns: 2500, seed: 5 },
+      { numRuns: 5000, seed: 5 },
     )
   })
 })

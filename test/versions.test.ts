@@ -85,7 +85,7 @@ describe('a contract as a file', () => {
           }
         },
       ),
-      { numRuns: 2500, seed: 11 },
+      { numRuns: 5000, seed: 11 },
     )
     expect(JSON.stringify(Object.getOwnPropertyNames(Object.prototype))).to.equal(prototype)
   })

@@ -5,6 +5,7 @@ import { checkCommand } from './check-command.js'
 import { compareCommand } from './compare-command.js'
 import { EXIT, packageVersion } from './output.js'
 import { probeCommand } from './probe-command.js'
+import { sheetCommand } from './sheet-command.js'
 
 const exit = (code: number) => {
   process.exitCode = code
@@ -16,6 +17,7 @@ const caulker = new Command('caulker')
   .addCommand(checkCommand(exit))
   .addCommand(probeCommand(exit))
   .addCommand(compareCommand(exit))
+  .addCommand(sheetCommand(exit))
   .addHelpText('after', '\nExamples:\n  $ caulker check src\n  $ caulker probe src')
 
 for (const command of [caulker, ...caulker.commands])

@@ -1,4 +1,11 @@
-import { contract, givenClauses, valueClauses, type AnyContract } from './contract.js'
+import {
+  contract,
+  givenClauses,
+  valueClauses,
+  type AnyContract,
+  type Contract,
+  type ContractTypes,
+} from './contract.js'
 import type { CommandClause, EventClause, PropertyClause, ReadingClause, SlotClause, ValueClause } from './clauses.js'
 import { CaulkerError, messageOf } from './errors.js'
 import { labelOf } from './names.js'
@@ -42,7 +49,12 @@ export function contractToJson(of: AnyContract): ContractJson {
   }) as ContractJson
 }
 
-/** Reads a contract from plain JSON. Throws a {@link CaulkerError} `malformed-contract` like {@link contract} does. */
+/**
+ * Reads a contract from plain JSON; one whose types `caulker sheet --types` has declared is typed by them. Throws a {@link CaulkerError} `malformed-contract` like
+ * {@link contract} does.
+ */
+export function contractFromJson<T extends ContractTypes>(json: ContractJson & { readonly types?: T }): Contract<T>
+export function contractFromJson(json: unknown): AnyContract
 export function contractFromJson(json: unknown): AnyContract {
   if (typeof json !== 'object' || json === null || Array.isArray(json))
     throw new CaulkerError(

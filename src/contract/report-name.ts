@@ -22,4 +22,4 @@ export type ReportName<T extends ContractTypes, K extends string> = Named<T['rep
 /** Every event that reports a value or asks before it changes. */
 export type ValueEventNames<T extends ContractTypes> =
   | { [K in Extract<keyof T['values'], string>]: ReportName<T, K> }[Extract<keyof T['values'], string>]
-  | Extract<T['vetoNames'][keyof T['vetoNames']], string>
+  | { [K in keyof T['vetoNames']]: Named<T['vetoNames'], K, never> }[keyof T['vetoNames']]

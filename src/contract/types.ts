@@ -94,7 +94,7 @@ function plainCheck(type: TSchema): TypeCheck | undefined {
 /** A copy of the schema whose host keywords are checked; plain JSON Schema knows nothing of them. */
 function withHostChecks(schema: unknown): unknown {
   if (Array.isArray(schema)) return schema.map(withHostChecks)
-  if (schema === null || typeof schema !== 'object') return schema
+  if (schema === null || typeof schema !== 'object' || '~refine' in schema) return schema
   const copy: Record<string, unknown> = {}
   for (const [key, part] of Object.entries(schema))
     copy[key] = key === 'const' || key === 'enum' ? part : withHostChecks(part)

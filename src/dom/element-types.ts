@@ -33,7 +33,7 @@ type EventsFrom<T extends ContractTypes> = { [K in Names<T['events']>]: CustomEv
   [K in Names<T['values']> as ReportName<T, K>]: ValueEvent<T, K>
 } & { [K in Names<T['vetoNames']> as Extract<T['vetoNames'][K], string>]: ValueEvent<T, K> }
 
-type TypesOf<S extends SchemaMap> = { [K in keyof S]: Static<S[K]> }
+type TypesOf<S extends SchemaMap> = { -readonly [K in keyof S]: Static<S[K]> }
 type CommandsOf<C extends CommandMap> = {
   [K in keyof C]: (
     ...args: C[K] extends { takes: infer S extends TSchema } ? [Static<S>] : []

@@ -4,3 +4,4 @@ export { elementMount, refuseUndefined, type ElementMountOptions } from './eleme
 export { deepActiveElement } from './focus.js'
 export { mountScreen, type MountedScreen, type MountScreenOptions } from './mount-screen.js'
 export { nativeButton, nativeCheckbox, nativeNumber, nativeOutput, nativeText } from './natives.js'
+export { takeGiven } from './take-given.js'

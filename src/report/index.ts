@@ -10,9 +10,12 @@ export {
   type Counts,
   type LocatedFinding,
   type ProbesReport,
+  type SheetReport,
   type TroubleReport,
 } from './model.js'
 export { probeText, type ProbeTextOptions } from './probe-text.js'
 export { checkSarif } from './sarif.js'
 export { reportSchema } from './schema.js'
-export { troubleText } from './trouble-text.js'
+export { sheetText } from './sheet-text.js'
+export { inkFor } from './ink.js'
+export { troubleLines, troubleText } from './trouble-text.js'

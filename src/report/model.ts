@@ -1,5 +1,5 @@
 import type { Finding } from '../check/index.js'
-import type { Change } from '../contract/index.js'
+import type { Change, ContractJson } from '../contract/index.js'
 import type { ProbeReport } from '../probe/index.js'
 
 /** A file that could not be judged. */
@@ -64,6 +64,12 @@ export interface LocatedChange extends Change {
     readonly line?: number
     readonly column?: number
   }[]
+}
+
+export interface SheetReport {
+  readonly kind: 'sheet'
+  readonly version: 1
+  readonly contracts: readonly ContractJson[]
 }
 
 export interface Counts {

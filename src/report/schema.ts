@@ -78,10 +78,17 @@ const compareReport = strict({
   troubles: Type.Array(trouble),
 })
 
+const sheetReport = strict({
+  $schema: Type.Optional(text),
+  kind: Type.Literal('sheet'),
+  version: Type.Literal(1),
+  contracts: Type.Array(Type.Object({ tag: text }, { description: 'As contract-1.json describes' })),
+})
+
 /** The JSON Schema (2020-12) of every JSON report of version 1. */
 export const reportSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:caulker:report:1',
-  title: 'A report of caulker check, probe or compare, version 1',
-  ...Type.Union([checkReport, probeReport, compareReport]),
+  title: 'A report of caulker check, probe, compare or sheet, version 1',
+  ...Type.Union([checkReport, probeReport, compareReport, sheetReport]),
 }

@@ -198,9 +198,9 @@ export interface ScreenDraft<
 export function screen<
   S extends SchemaMap,
   U extends AnyFittings,
-  D extends Record<string, Reckoned<any>>,
-  A extends { [K in keyof A]: Steps },
   B extends { [K in keyof U]: GivenOf<U[K]> },
+  D extends Record<string, Reckoned<any>> = {},
+  A extends { [K in keyof A]: Steps } = {},
   O extends Record<string, Source<any>> = {},
   T extends Record<string, Topic<any>> = {},
   W extends Record<string, Rows<any>> = {},

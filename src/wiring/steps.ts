@@ -110,7 +110,7 @@ export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
 export function call<Takes, Gives>(
   operation: OperationRef<Takes, Gives>,
   ...rest: undefined extends Takes
-    ? [given?: undefined, more?: Follow & { into?: Into<Gives> }]
+    ? [given?: Takes, more?: Follow & { into?: Into<Gives> }]
     : [given: GivenTo<NoInfer<Takes>>, more?: Follow & { into?: Into<Gives> }]
 ): Step {
   const [given, more = {}] = rest

@@ -9,9 +9,11 @@ export interface Ran {
   err: string
 }
 
+export const CLI = 'dist/cli/main.js'
+
 /** Runs the command line as a user would, from the repository. */
 export function caulker(...args: string[]): Promise<Ran> {
-  return run(process.execPath, ['dist/cli/main.js', ...args])
+  return run(process.execPath, [CLI, ...args])
 }
 
 export function run(program: string, args: string[], cwd = process.cwd()): Promise<Ran> {

@@ -1,5 +1,20 @@
-import { clear, contract, extend, oneWay, payload, reckon, run, screen, set, twoWay, Type } from 'caulker'
-import { nativeButton, nativeText } from 'caulker/dom'
+import {
+  announce,
+  call,
+  clear,
+  contract,
+  contractFromJson,
+  discard,
+  draft,
+  extend,
+  go,
+  handlers,
+  interior,
+} from 'caulker'
+import { journey, load, oneWay, payload, reckon, refresh, reset, rowsOf, run, save, screen, set } from 'caulker'
+import { shownWhile, source, submit, topic, twoWay, Type, typeFrom, type TypedContractJson } from 'caulker'
+import { nativeButton, nativeNumber, nativeText, type ElementOf, type EventsOf } from 'caulker/dom'
+import { z } from 'zod'
 
 const baleStepper = contract('bale-stepper', {
   required: ['label'],
@@ -132,3 +147,221 @@ screen('extended', {
 })
 // @ts-expect-error a narrowing: owners may tell any text
 extend(baleStepper, { tag: 'short-stepper', properties: { label: { type: Type.Literal('Bales') } } })
+
+// The element of a contract: its properties, commands and events.
+declare const stepper: ElementOf<typeof baleStepper>
+stepper.most = 12
+stepper.reset()
+stepper.addEventListener('bales-set', ({ detail }) => (stepper.bales = detail.value))
+stepper.addEventListener('limit-met', ({ detail }) => detail.limit === 'fewest')
+stepper.addEventListener('keydown', (event) => event.key)
+// @ts-expect-error a value off its type
+stepper.bales = 'many'
+// @ts-expect-error the payload has another shape
+stepper.addEventListener('limit-met', ({ detail }) => detail.bound)
+// @ts-expect-error a command that takes nothing
+stepper.reset(3)
+const noted: EventsOf<typeof baleStepper>['noted'] = new CustomEvent('noted', { detail: { value: 'x' } })
+noted.detail.value.trim()
+
+const gauge = contract('tide-gauge', {
+  properties: { feet: { type: Type.Number(), default: 0 }, problem: { type: Type.String(), default: '' } },
+  values: {
+    range: { type: Type.Tuple([Type.Number(), Type.Number()]), ordered: true, gap: 'feet', payloadAt: '/detail/ends' },
+    mark: { type: Type.String(), applies: 'when-told', vetoEvent: 'mark-asks' },
+  },
+  commands: { goTo: { takes: Type.Number(), gives: Type.Boolean() } },
+  readings: { text: { type: Type.String(), from: ['feet'] } },
+  problem: 'problem',
+})
+declare const tide: ElementOf<typeof gauge>
+tide.addEventListener('range-set', ({ detail }) => detail.ends[0] + detail.ends[1])
+tide.addEventListener('mark-asks', (event) => event.preventDefault())
+const isThere: boolean = tide.goTo(3)
+// @ts-expect-error a reading cannot be set
+tide.text = String(isThere)
+// @ts-expect-error a gap that names nothing
+contract('tide-gauge', { values: { range: { type: Type.Tuple([Type.Number(), Type.Number()]), gap: 'feat' } } })
+// @ts-expect-error a property that is not there to show a problem
+contract('tide-gauge', { properties: { problem: { type: Type.String() } }, problem: 'porblem' })
+contract('tide-gauge', {
+  properties: { feet: { type: Type.Number() } },
+  // @ts-expect-error a reading of what is not there
+  readings: { text: { type: Type.String(), from: ['feat'] } },
+})
+
+const office = source('yard-office', {
+  berths: { effect: 'reads', gives: Type.Array(Type.String()) },
+  book: {
+    effect: 'creates',
+    takes: Type.Object({ bales: Type.Integer(), wood: Type.String() }),
+    gives: Type.Object({ number: Type.String() }),
+  },
+})
+const freed = topic('berth-freed', { payload: Type.String() })
+const parts = {
+  bales: { type: Type.Integer(), initial: 1 },
+  wood: { type: Type.Enum(['oak', 'pine']), initial: 'oak' as const },
+  free: { type: Type.Array(Type.String()), initial: [] },
+  lines: { type: Type.Array(Type.Object({ id: Type.String(), feet: Type.Number() })), initial: [] },
+  open: { type: Type.Boolean(), initial: false },
+  name: { type: Type.String(), initial: '' },
+}
+
+export const whole = screen('whole', {
+  cells: parts,
+  fittings: { stepper: baleStepper, tide: gauge, line: nativeNumber, send: nativeButton },
+  sources: { office },
+  topics: { freed },
+  rows: ({ cells }) => ({ line: rowsOf(cells.lines, 'id') }),
+  shown: ({ cells }) => ({
+    tide: shownWhile(cells.open),
+    stepper: shownWhile(cells.name, { is: 'x', hidden: 'cleared' }),
+  }),
+  loads: ({ sources }) => ({ free: load(sources.office.berths) }),
+  actions: ({ cells, fittings, sources, topics }) => ({
+    book: [
+      call(
+        sources.office.book,
+        { bales: cells.bales, wood: cells.wood },
+        { then: [set(cells.name, payload('/number')), go('x')] },
+      ),
+      refresh(cells.free),
+      run(fittings.tide, 'goTo', 3),
+      save(fittings.stepper),
+      discard(fittings.stepper),
+      announce(topics.freed, cells.name),
+      submit(),
+      reset(),
+    ],
+    // @ts-expect-error an operation that is not there
+    none: [call(sources.office.boook)],
+    // @ts-expect-error a member of another type
+    wrong: [call(sources.office.book, { bales: cells.name, wood: 'oak' })],
+    // @ts-expect-error a command without what it takes
+    bare: [run(fittings.tide, 'goTo')],
+    // @ts-expect-error a payload off the topic's type
+    loud: [announce(topics.freed, 3)],
+  }),
+  hears: ({ cells }) => ({ freed: [set(cells.name, payload())] }),
+  bind: ({ cells, row, actions }) => ({
+    stepper: { label: oneWay(cells.wood), bales: draft(cells.bales) },
+    tide: { mark: twoWay(cells.name), on: { 'mark-asks': actions.book } },
+    line: { value: oneWay(row.line.feet) },
+    send: { text: 'Send', on: { press: actions.book } },
+  }),
+  submit: {
+    sends: ['bales', 'wood'],
+    leaves: ['name'],
+    to: 'office.book',
+    then: ({ cells }) => [set(cells.name, payload('/number'))],
+  },
+  reset: { to: 'initial', leaves: ['open'] },
+  keeps: ['name'],
+})
+
+screen('leaks', {
+  cells: parts,
+  fittings: { line: nativeNumber },
+  sources: { office },
+  // @ts-expect-error a key that the entries do not have
+  rows: ({ cells }) => ({ line: rowsOf(cells.lines, 'di') }),
+  bind: () => ({ line: {} }),
+})
+screen('leaks', {
+  cells: parts,
+  fittings: {},
+  sources: { office },
+  // @ts-expect-error a load of another type
+  loads: ({ sources }) => ({ bales: load(sources.office.berths) }),
+  bind: () => ({}),
+})
+screen('leaks', {
+  cells: parts,
+  fittings: {},
+  sources: { office },
+  bind: () => ({}),
+  // @ts-expect-error an operation that is not there
+  submit: { sends: ['bales'], to: 'office.boook' },
+})
+screen('leaks', {
+  cells: parts,
+  fittings: {},
+  sources: { office },
+  bind: () => ({}),
+  // @ts-expect-error a cell that is not there
+  submit: { sends: ['balse'], to: 'office.book' },
+})
+// @ts-expect-error a cell that is not there
+screen('leaks', { cells: parts, fittings: {}, bind: () => ({}), reset: { to: 'initial', leaves: ['balse'] } })
+
+interior(gauge, {
+  fittings: { line: nativeText },
+  commands: ({ face }) => ({ goTo: [clear(face.values.range)] }),
+  readings: ({ face }) => ({ text: reckon([face.properties.feet], (feet) => `${feet} ft`) }),
+  bind: ({ face }) => ({ line: { value: twoWay(face.values.mark), placeholder: oneWay(face.properties.problem) } }),
+})
+interior(gauge, {
+  fittings: { line: nativeText },
+  // @ts-expect-error a property of the face is only read
+  bind: ({ face }) => ({ line: { value: twoWay(face.properties.problem) } }),
+})
+interior(gauge, {
+  fittings: {},
+  // @ts-expect-error a command that is not there
+  commands: ({ face }) => ({ gotTo: [clear(face.values.range)] }),
+  bind: () => ({}),
+})
+
+journey('trip', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  screens: { whole },
+  start: 'whole',
+  shares: ({ cells }) => ({ whole: { name: cells.name } }),
+})
+// @ts-expect-error a screen that is not there
+journey('trip', { screens: { whole }, start: 'hwole' })
+journey('trip', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  screens: { whole },
+  start: 'whole',
+  // @ts-expect-error a cell of another type
+  shares: ({ cells }) => ({ whole: { bales: cells.name } }),
+})
+handlers(baleStepper, [{ event: 'click', at: '.none', does: 'reset' }])
+// @ts-expect-error a command that is not there
+handlers(baleStepper, [{ event: 'click', does: 'rest' }])
+
+interface WinchTypes {
+  properties: { label: string }
+  required: 'label'
+  values: { turns: number }
+  events: { jammed: { at: number } }
+  commands: { goTo: { takes: number } }
+  readings: {}
+  reportNames: { turns: 'turned' }
+  payloadsAt: {}
+  vetoNames: {}
+}
+declare const json: TypedContractJson<WinchTypes>
+const winch = contractFromJson(json)
+declare const chain: ElementOf<typeof winch>
+chain.addEventListener('turned', ({ detail }) => (chain.turns = detail.value))
+chain.goTo(4)
+screen('typed', {
+  cells: parts,
+  fittings: { winch },
+  bind: ({ cells }) => ({
+    winch: { label: 'Chain', turns: twoWay(cells.bales), on: { turned: [clear(cells.name)], jammed: [] } },
+  }),
+})
+screen('typed', {
+  cells: parts,
+  fittings: { winch },
+  // @ts-expect-error the label is missing
+  bind: ({ cells }) => ({ winch: { turns: twoWay(cells.bales) } }),
+})
+const fromLibrary = typeFrom(z.object({ berth: z.number() }))
+contract('berth-pick', { values: { pick: { type: fromLibrary, default: { berth: 1 } } } })
+// @ts-expect-error a default off the library's type
+contract('berth-pick', { values: { pick: { type: fromLibrary, default: { berth: 'one' } } } })

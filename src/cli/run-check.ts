@@ -1,4 +1,4 @@
-import { createChecker } from '../check/index.js'
+import { createChecker, type Design, type Finding } from '../check/index.js'
 import { checkPages } from '../page/index.js'
 import type { Place } from '../contract/index.js'
 import { shown } from '../node/find.js'
@@ -23,7 +23,7 @@ export function openCheck(
 
 function reportOn(project: Project, checker: ReturnType<typeof createChecker>): CheckReport {
   const texts = new Map<string, string>()
-  const all = [...checker(project), ...checkPages(project.pages, project.known)]
+  const all = [...checkTogether(project, checker), ...checkPages(project.pages, project.known)]
   const findings = all.map(({ place, path, isExact, ...finding }): LocatedFinding => ({
     ...finding,
     ...positionOf(place === undefined || isExact === true ? place : locate(place, path, texts)),
@@ -47,4 +47,21 @@ export function troubleReport({ file, place, says }: Trouble): TroubleReport {
 
 function positionOf(place: Place | undefined): { file?: string; line?: number; column?: number } {
   return place === undefined ? {} : { file: shown(place.file), line: place.line, column: place.column }
+}
+
+/** What stands beside files that were named themselves is read with them, and only those are judged. */
+function checkTogether(project: Project, checker: ReturnType<typeof createChecker>): Finding[] {
+  const { beside } = project
+  const isBeside = Object.values(beside).some((kind) => kind.length > 0)
+  if (!isBeside) return checker(project)
+  const judged = new Set(project.files)
+  const both = <K extends keyof Design>(kind: K) => [...new Set([...project[kind], ...beside[kind]])] as never
+  return checker({
+    contracts: project.contracts,
+    screens: both('screens'),
+    interiors: both('interiors'),
+    journeys: both('journeys'),
+    topics: both('topics'),
+    handlers: both('handlers'),
+  }).filter(({ place }) => place === undefined || judged.has(place.file))
 }

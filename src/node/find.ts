@@ -9,12 +9,15 @@ const IGNORED = ['**/node_modules/**', '**/dist/**', '**/.*/**']
 /** What is found at some paths: modules and contract files, and pages, those that were named themselves marked as such. */
 export interface DesignFiles {
   readonly files: readonly string[]
+  /** What stands beside files that were named themselves: read for what belongs together, and not judged. */
+  readonly beside: readonly string[]
   readonly pages: readonly { readonly file: string; readonly isNamed: boolean }[]
 }
 
 /** Finds files as they are named, and searches folders. Throws for a path that is not there. */
 export function findDesignFiles(paths: readonly string[]): DesignFiles {
   const files: string[] = []
+  const beside: string[] = []
   const pages = new Map<string, boolean>()
   for (const path of paths) {
     const absolute = resolve(path)
@@ -24,9 +27,16 @@ export function findDesignFiles(paths: readonly string[]): DesignFiles {
       files.push(...search(absolute, KINDS))
       for (const page of search(absolute, ['**/*.html'])) if (!pages.has(page)) pages.set(page, false)
     } else if (/\.html?$/.test(absolute)) pages.set(absolute, true)
-    else files.push(absolute)
+    else {
+      files.push(absolute)
+      beside.push(...search(dirname(absolute), KINDS.slice(1)))
+    }
   }
-  return { files: [...new Set(files)].sort(), pages: [...pages].map(([file, isNamed]) => ({ file, isNamed })) }
+  return {
+    files: [...new Set(files)].sort(),
+    beside: [...new Set(beside)].filter((file) => !files.includes(file)).sort(),
+    pages: [...pages].map(([file, isNamed]) => ({ file, isNamed })),
+  }
 }
 
 /** The contract files beside a page, for one that is checked by itself. */

@@ -10,11 +10,14 @@ import { readDesign } from './read-contract.js'
 
 /** What was found at some paths, and the files that could not be loaded. */
 export interface Project extends Required<Design> {
+  readonly files: readonly string[]
   readonly contractFiles: readonly { readonly contract: AnyContract; readonly file: string }[]
   readonly pages: readonly Page[]
   /** The contracts that pages are read against. */
   readonly known: readonly AnyContract[]
   readonly troubles: readonly Trouble[]
+  /** What stands beside files that were named themselves. */
+  readonly beside: Required<Design>
   readonly load: Loader
 }
 
@@ -56,13 +59,14 @@ export function openProject(paths: readonly string[], { isWatched = false } = {}
       const again = graph.dependentsOf(changed)
       load.forget(again)
       for (const file of again) read.delete(file)
-      const { files, pages } = findDesignFiles(paths)
-      for (const file of read.keys()) if (!files.includes(file)) read.delete(file)
-      for (const file of files) {
+      const { files, beside, pages } = findDesignFiles(paths)
+      const all = [...files, ...beside]
+      for (const file of read.keys()) if (!all.includes(file)) read.delete(file)
+      for (const file of all) {
         if (!read.has(file)) read.set(file, await readFile(file))
         if (isWatched) await graph.add(file)
       }
-      return projectOf(files, read, pages, load)
+      return { ...(await projectOf(files, read, pages, load)), beside: designsOf(beside, read) }
     },
   }
 }
@@ -74,7 +78,7 @@ async function projectOf(
   read: ReadonlyMap<string, Required<Design> | Trouble>,
   named: ReturnType<typeof findDesignFiles>['pages'],
   load: Loader,
-): Promise<Project> {
+): Promise<Omit<Project, 'beside'>> {
   const contractFiles = new Map<AnyContract, string>()
   const troubles: Trouble[] = []
   const designs: Required<Design>[] = []
@@ -93,9 +97,8 @@ async function projectOf(
     )
       troubles.push(found)
   }
-  const all = <K extends keyof Design>(kind: K): Required<Design>[K] =>
-    [...new Set(designs.flatMap((design) => design[kind] as readonly object[]))] as never
-  const contracts = all('contracts')
+  const whole = together(designs)
+  const { contracts } = whole
   const known =
     files.length > 0
       ? contracts
@@ -108,17 +111,35 @@ async function projectOf(
     isNamed,
   }))
   return {
-    contracts,
-    screens: all('screens'),
-    interiors: all('interiors'),
-    journeys: all('journeys'),
-    topics: all('topics'),
-    handlers: all('handlers'),
+    ...whole,
+    files,
     contractFiles: [...contractFiles].map(([contract, file]) => ({ contract, file })),
     pages: pages.filter(({ page, isNamed }) => isNamed || usesAny(page, known)).map(({ page }) => page),
     known,
     troubles,
     load,
+  }
+}
+
+function designsOf(files: readonly string[], read: ReadonlyMap<string, Required<Design> | Trouble>): Required<Design> {
+  return together(
+    files.flatMap((file) => {
+      const found = read.get(file)
+      return found === undefined || 'says' in found ? [] : [found]
+    }),
+  )
+}
+
+function together(designs: readonly Required<Design>[]): Required<Design> {
+  const all = <K extends keyof Design>(kind: K): Required<Design>[K] =>
+    [...new Set(designs.flatMap((design) => design[kind] as readonly object[]))] as never
+  return {
+    contracts: all('contracts'),
+    screens: all('screens'),
+    interiors: all('interiors'),
+    journeys: all('journeys'),
+    topics: all('topics'),
+    handlers: all('handlers'),
   }
 }
 

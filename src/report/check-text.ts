@@ -2,6 +2,8 @@ import { counted, inkFor, sentence, type Ink } from './ink.js'
 import type { CheckReport, LocatedFinding } from './model.js'
 import { troubleLines } from './trouble-text.js'
 
+const A_SCREENFUL = 12
+
 /** A check as text for people: the answer first, then file by file. */
 export function checkText(report: CheckReport, options: { colour?: boolean; known?: number } = {}): string {
   const ink = inkFor(options.colour ?? false)
@@ -15,6 +17,8 @@ export function checkText(report: CheckReport, options: { colour?: boolean; know
     findings.forEach((finding, at) => lines.push(...findingLines(finding, (where[at] ?? '').padStart(wide), ink)))
   }
   lines.push(...troubleLines(report.troubles, ink))
+  // What is long has scrolled its first line away.
+  if (report.findings.length > A_SCREENFUL) lines.push('', answer(report, ink))
   if (report.findings.length > 0)
     lines.push(
       '',
@@ -71,5 +75,5 @@ function byFile(findings: readonly LocatedFinding[]): Map<string, LocatedFinding
     const file = finding.file ?? 'somewhere'
     files.set(file, [...(files.get(file) ?? []), finding])
   }
-  return files
+  return new Map([...files].sort(([one], [other]) => one.localeCompare(other)))
 }

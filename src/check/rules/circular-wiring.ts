@@ -9,7 +9,7 @@ export const circularWiring = designRule({
   id: 'circular-wiring',
   level: 'error',
   title: 'A wiring goes round in a circle',
-  why: 'Each turn sets off the next: the screen hangs, or the engine stops it after a hundred turns and the last edit is lost.',
+  why: 'Each turn sets off the next: what was just entered is reset by its own report, or the circle runs until the engine stops it and the last edit is lost.',
   mend: 'Break the circle: let one of the steps set a cell instead, which tells silently.',
   leaking: `
 import { contract, run, screen, twoWay, Type } from 'caulker'

@@ -47,11 +47,10 @@ export const log = screen('deck-log', {
 /** Whether every fitting that sets the steps off is shown under the same condition. */
 function isThereThen(view: ScreenView, placed: Placed, showing: Showing): boolean {
   const triggers = view.triggersOf(placed)
-  return (
-    triggers.length > 0 &&
-    triggers.every(({ fitting }) => {
-      const its = view.screen.shown[fitting.name]
-      return its !== undefined && its.source.name === showing.source.name && equal(its.is, showing.is)
-    })
-  )
+  // An action that no event sets off is called by the page, which may know.
+  if (triggers.length === 0) return placed.at[0] === 'actions'
+  return triggers.every(({ fitting }) => {
+    const its = view.screen.shown[fitting.name]
+    return its !== undefined && its.source.name === showing.source.name && equal(its.is, showing.is)
+  })
 }

@@ -27,13 +27,9 @@ export const log = screen('deck-log', {
 })`,
   *find(view) {
     const saved = new Set(
-      view.actions.flatMap((placed) => {
-        const isReached = placed.at[0] !== 'actions' || view.triggersOf(placed).length > 0
-        const saves = [...allSteps(placed.action.steps)].flatMap((step) =>
-          step.step === 'save' ? [step.fitting.name] : [],
-        )
-        return isReached ? saves : []
-      }),
+      view.actions.flatMap(({ action }) =>
+        [...allSteps(action.steps)].flatMap((step) => (step.step === 'save' ? [step.fitting.name] : [])),
+      ),
     )
     for (const fitting of view.fittings)
       for (const [name, binding] of fitting.bindings)

@@ -1,6 +1,6 @@
 import type { Step, Steps } from '../../wiring/index.js'
 import { leak, screenRule } from '../rule.js'
-import type { ScreenView } from '../screen-view.js'
+import { operationNamed, type ScreenView } from '../screen-view.js'
 
 /** A cell that is loaded again before the change it should show has been answered. */
 export const refreshBeforeAnswer = screenRule({
@@ -41,22 +41,25 @@ export const berths = screen('berths', {
 })
 
 function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ change: string; cell: string }> {
-  let change: string | undefined
+  const changed = new Map<string, string>()
   for (const step of steps) {
+    const change =
+      step.step === 'refresh' ? changed.get(view.screen.loads[step.cell.name]?.operation.source ?? '') : undefined
     if (step.step === 'refresh' && change !== undefined) yield { change, cell: step.cell.name }
-    change = changeOf(view, step) ?? change
+    const made = changeOf(view, step)
+    if (made !== undefined) changed.set(made.source, made.change)
     if (step.step !== 'call' && step.step !== 'save') continue
     yield* tooEarly(view, step.then)
     yield* tooEarly(view, step.fails)
   }
 }
 
-/** What a step changes at a source, in words. */
-function changeOf(view: ScreenView, step: Step): string | undefined {
-  if (step.step === 'submit') return 'what is submitted'
+/** Which source a step changes, and in words how. */
+function changeOf(view: ScreenView, step: Step): { source: string; change: string } | undefined {
+  const { submit } = view.screen
+  if (step.step === 'submit') return submit && { source: operationNamed(submit.to).source, change: 'what is submitted' }
   const ref = step.step === 'call' ? step.operation : step.step === 'save' ? step.to : undefined
   const operation = ref === undefined ? undefined : view.operation(ref)
-  return ref === undefined || operation === undefined || operation.effect === 'reads'
-    ? undefined
-    : `'${ref.source}.${ref.name}'`
+  if (ref === undefined || operation === undefined || operation.effect === 'reads') return undefined
+  return { source: ref.source, change: `'${ref.source}.${ref.name}'` }
 }

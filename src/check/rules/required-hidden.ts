@@ -1,6 +1,5 @@
 import { clauseOf } from '../../contract/index.js'
 import { leak, screenRule } from '../rule.js'
-import { sendings } from '../sends.js'
 
 /** A field that must be filled in, and that may not be there. */
 export const requiredHidden = screenRule({
@@ -30,7 +29,7 @@ export const log = screen('deck-log', {
   bind: ({ cells }) => ({ pick: { yes: twoWay(cells.damaged) }, note: { needed: oneWay(cells.damaged), text: twoWay(cells.text) } }),
 })`,
   *find(view) {
-    for (const [name, { source, hidden }] of Object.entries(view.screen.shown)) {
+    for (const [name, { source }] of Object.entries(view.screen.shown)) {
       const fitting = view.fittings.find((one) => one.name === name)
       const { requiredBy, value } = fitting?.contract.form ?? {}
       if (fitting === undefined) continue
@@ -46,23 +45,6 @@ export const log = screen('deck-log', {
           `'${name}.${value}' must be filled in, and '${name}' is only shown while '${source.name}' holds`,
           { mend: `Bind ${requiredBy}: oneWay(${source.kind === 'cell' ? 'cells' : 'reckoned'}.${source.name}).` },
         )
-      if (hidden === 'cleared')
-        for (const [bound, one] of fitting.bindings)
-          for (const { operation, members } of sendings(view)) {
-            const member =
-              one.kind === 'constant'
-                ? undefined
-                : Object.keys(members).find(
-                    (key) => (members[key] as { name?: unknown } | null)?.name === one.source.name,
-                  )
-            const needed = (operation.takes as { required?: string[] } | undefined)?.required ?? []
-            if (member !== undefined && needed.includes(member) && one.kind === 'two-way')
-              yield leak(
-                ['shown', name],
-                `'${name}.${bound}' is cleared while it is hidden, and '${operation.name}' needs '${member}'`,
-                { mend: 'Keep what is hidden, or let the operation do without it.' },
-              )
-          }
     }
   },
 })

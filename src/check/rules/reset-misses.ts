@@ -63,9 +63,18 @@ function isSaved(view: ScreenView, cell: string): boolean {
     Object.hasOwn(view.screen.loads, cell) ||
     view.shared.has(cell) ||
     view.actions.some(({ action }) =>
-      [...allSteps(action.steps)].some((step) => step.step === 'call' && step.into?.name === cell),
+      [...allSteps(action.steps)].some(
+        (step) =>
+          (step.step === 'call' && step.into?.name === cell) ||
+          (step.step === 'save' && drafted(view, step.fitting.name).includes(cell)),
+      ),
     )
   )
+}
+
+function drafted({ fittings }: ScreenView, fitting: string): string[] {
+  const bindings = fittings.find(({ name }) => name === fitting)?.bindings.values() ?? []
+  return [...bindings].flatMap((binding) => (binding.kind === 'draft' ? [binding.source.name] : []))
 }
 
 /** The values that no cell brings back: those that hold the last word themselves, and those that a person edits unbound. */

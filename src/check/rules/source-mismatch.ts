@@ -50,7 +50,7 @@ export const berth = screen('berth', {
   },
 })
 
-type ObjectType = { properties?: Record<string, TSchema>; required?: string[] }
+type ObjectType = { properties?: Record<string, TSchema>; required?: string[]; additionalProperties?: unknown }
 
 function* memberByMember(view: ScreenView, sending: Sending, takes: ObjectType): Iterable<Leak> {
   const { properties, required = [] } = takes
@@ -62,9 +62,13 @@ function* memberByMember(view: ScreenView, sending: Sending, takes: ObjectType):
       yield leak(at, `${says} needs '${name}', which is not sent`, { mend: `Send '${name}' too.` })
   for (const [name, value] of Object.entries(members)) {
     const type = Object.hasOwn(properties, name) ? properties[name] : undefined
-    if (type === undefined)
-      yield leak(at, `${says} knows no '${name}', which is sent`, closestMend(name, Object.keys(properties)))
-    else yield* compared(view, sending, value, type, `'${name}' of ${says}`)
+    if (type === undefined) {
+      // An object may carry more than is known of it, unless its type says otherwise.
+      if (takes.additionalProperties !== undefined && takes.additionalProperties !== false) continue
+      const level = takes.additionalProperties === false ? 'error' : 'warning'
+      const mend = closestMend(name, Object.keys(properties))
+      yield leak(at, `${says} knows no '${name}', which is sent`, { mend: `Leave '${name}' out.`, ...mend, level })
+    } else yield* compared(view, sending, value, type, `'${name}' of ${says}`)
   }
 }
 

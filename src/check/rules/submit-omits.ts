@@ -1,4 +1,6 @@
+import type { Reckoned } from '../../wiring/index.js'
 import { leak, screenRule } from '../rule.js'
+import type { ScreenView } from '../screen-view.js'
 import { cellsGiven, sendings } from '../sends.js'
 
 /** A cell that the person fills in, and that the submit does not send. */
@@ -44,6 +46,13 @@ export const berth = screen('berth', {
       if (view.cells.has(cell) && !accounted.has(cell))
         yield leak(['submit', 'sends'], `'${cell}' is filled in here, and the submit does not send it`, {
           mend: `Add '${cell}' to sends, or to leaves if it is not meant to be sent.`,
+          // One that something else is computed from may have done its work on the screen.
+          level: computedFrom(view).has(cell) ? 'warning' : 'error',
         })
   },
 })
+
+function computedFrom(view: ScreenView): Set<string> {
+  const inputs = Object.values<Reckoned<unknown>>(view.screen.reckoned).flatMap((reckoned) => [...reckoned.inputs])
+  return new Set(inputs.flatMap((source) => [...view.cellsBehind(source)]))
+}

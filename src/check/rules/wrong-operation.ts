@@ -53,8 +53,8 @@ function wrongAbout({ how, operation, given, members }: Sending): string | undef
   const { effect, key } = operation
   if (how === 'load' && effect !== 'reads') return `${effect} a record, and is called whenever the screen is entered`
   if ((how === 'submit' || how === 'save') && effect === 'reads') return `only reads: what is sent is kept nowhere`
-  if (effect !== 'updates' && effect !== 'removes') return undefined
-  if (key === undefined) return `${effect} a record, and says by no key which one`
+  // There may be just one record; then nothing names it.
+  if ((effect !== 'updates' && effect !== 'removes') || key === undefined) return undefined
   const isWhole = given !== undefined && Object.keys(members).length === 0
   return isWhole || Object.hasOwn(members, key)
     ? undefined

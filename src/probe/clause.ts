@@ -1,4 +1,5 @@
 import type { AnyContract } from '../contract/index.js'
+import type { BrokenClause } from './probe.js'
 import type { Played } from './stage.js'
 import type { Story } from './story.js'
 import type { Subject } from './subject.js'
@@ -6,7 +7,7 @@ import type { Subject } from './subject.js'
 /** One promise that a probe judges: declarative, one a file. */
 export interface Clause {
   readonly id: string
-  readonly group: 'down' | 'up' | 'bounds' | 'reset and submit'
+  readonly group: 'down' | 'up' | 'both ways' | 'bounds' | 'reset and submit' | 'life' | 'commands' | 'name'
   /** What a component promises, in one sentence. */
   readonly promise: string
   readonly why: string
@@ -19,11 +20,18 @@ export interface Clause {
   /** Which random stories may be judged too: those of tells only, any, or none. */
   readonly random: 'tells' | 'any' | 'none'
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */
-  readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command'
+  readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command' | 'page'
+  /** Whether it can only be tried on a custom element, and not through a mount of the user's own. */
+  readonly needsElement?: boolean
   /** Whether a story that shows no leak is evidence for the clause; every story is, where this is left out. */
   proves?(subject: Subject, played: Played): boolean | Promise<boolean>
   judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined
+  /** For what no story of one mount can show: looks for itself, and gives what it found. */
+  examine?(subject: Subject): Promise<Examined>
 }
+
+/** What an examination found: evidence, a leak with its ledger, or why it could not be told. */
+export type Examined = { readonly held: number } | { readonly leak: BrokenClause } | { readonly unproven: string }
 
 /** The first leak of a story: at which row, and what differs there. */
 export interface LeakAt {

@@ -7,6 +7,8 @@ import { chooseFiles } from './file-field.js'
 export type Gesture =
   | { readonly do: 'type'; readonly on: ControlRef; readonly text: string }
   | { readonly do: 'leave' }
+  /** Puts the caret behind some character, as a click into the text does. */
+  | { readonly do: 'caret'; readonly on: ControlRef; readonly at: number }
   | { readonly do: 'enter'; readonly on: ControlRef }
   | { readonly do: 'press'; readonly on: ControlRef }
   | { readonly do: 'key'; readonly on: ControlRef; readonly key: 'ArrowUp' | 'ArrowDown' }
@@ -15,7 +17,7 @@ export type Gesture =
 
 /** Whether a gesture ends an edit: afterwards nothing is unfinished. */
 export function commits(gesture: Gesture): boolean {
-  return gesture.do !== 'type'
+  return gesture.do !== 'type' && gesture.do !== 'caret'
 }
 
 /** A gesture in words, for a ledger. */
@@ -26,6 +28,8 @@ export function gestureText(gesture: Gesture): string {
     case 'type':
       if (gesture.on.kind === 'slider') return `move ${where} to ${gesture.text}`
       return gesture.text === '' ? `empty ${where}` : `type ${printed(gesture.text, 30)} into ${where}`
+    case 'caret':
+      return `put the caret behind letter ${gesture.at} of ${where}`
     case 'enter':
       return `press Enter in ${where}`
     case 'press':
@@ -58,6 +62,8 @@ export function personAt(container: HTMLElement): Person {
     switch (gesture.do) {
       case 'type':
         return type(element as HTMLInputElement, gesture.text)
+      case 'caret':
+        return caret(element as HTMLInputElement, gesture.at)
       case 'enter':
         return enter(element as HTMLInputElement)
       case 'press':
@@ -142,6 +148,11 @@ export function personAt(container: HTMLElement): Person {
     editing.committed = textOf(field)
     field.dispatchEvent(new view.Event('change', { bubbles: true }))
     if (editing?.field === field) editing.left = textOf(field)
+  }
+
+  function caret(field: HTMLInputElement, at: number): undefined {
+    focus(field)
+    field.setSelectionRange?.(at, at)
   }
 
   function leave(): undefined {

@@ -21,7 +21,8 @@ export async function updateEqualsRemount(subject: Subject, { rows }: Played): P
   return undefined
 }
 
-function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'row'> | undefined {
+/** How a row differs from a fresh mount that should look like it: in the picture, or in what it says of itself. */
+export function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'row'> | undefined {
   if (!samePicture(row.picture, fresh.picture)) {
     const isUnmoved = samePicture(row.picture, before.picture)
     return {
@@ -147,4 +148,31 @@ export async function isSeen(subject: Subject, given: Given, name: string): Prom
     alike.slice(0, 3).map(async (value) => (await subject.fresh({ ...given, [name]: value })).picture),
   )
   return pictures.some((picture) => !samePicture(picture, pictures[0] as Picture))
+}
+
+/** What a person does at a component, and the same on a fresh one, bring the same: `skip` rows of the first came before. */
+export function unlikeTwin(rows: readonly Row[], twin: readonly Row[], skip: number): LeakAt | undefined {
+  for (let at = 1; at < twin.length; at++) {
+    const [row, fresh] = [rows[at + skip], twin[at] as Row]
+    if (
+      row === undefined ||
+      fresh.fault !== undefined ||
+      fresh.unsettled !== undefined ||
+      fresh.impossible !== undefined
+    )
+      return undefined
+    if (row.impossible !== undefined)
+      return { row: at + skip, says: 'it can no longer be operated', expected: heardText(fresh), found: row.impossible }
+    if (heardText(row) !== heardText(fresh))
+      return {
+        row: at + skip,
+        says: 'the same gesture has another result than before',
+        expected: heardText(fresh),
+        found: heardText(row),
+      }
+    const leak = unlikeFresh(row, rows[at + skip - 1] as Row, fresh)
+    if (leak !== undefined)
+      return { row: at + skip, ...leak, says: 'the same gesture shows something else than before' }
+  }
+  return undefined
 }

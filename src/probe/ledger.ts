@@ -23,7 +23,7 @@ export function ledgerOf(contract: AnyContract, { story, rows }: Played, until: 
       .flatMap((move) => Object.keys(move.tell)),
   ])
   return rows.slice(0, until + 1).map((row) => ({
-    step: row.move === undefined ? mountText(contract, story.given) : moveText(row.move),
+    step: row.move === undefined ? mountText(contract, story) : moveText(row.move),
     heard: row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', '),
     owner: namesText(names, row.held),
     component: row.fault === undefined ? namesText(names, row.read) : `throws: ${row.fault}`,

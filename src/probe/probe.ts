@@ -1,7 +1,7 @@
 import type { AnyContract } from '../contract/index.js'
 import { elementMount } from '../dom/index.js'
 import type { Mount } from '../ideal/index.js'
-import type { Clause } from './clause.js'
+import type { Clause, Examined } from './clause.js'
 import { clauses as allClauses } from './clauses/index.js'
 import { windowFrames, type Frames } from './frames.js'
 import { judged } from './judge.js'
@@ -81,6 +81,7 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
     document,
     frames: options.frames ?? windowFrames(document.defaultView as Window),
     mountInto: (into) => options.mount?.(into) ?? elementMount({ into }),
+    ...(options.mount === undefined ? { mountOn: (element: Element) => elementMount({ element }) } : {}),
     ...(options.onStep === undefined ? {} : { onStep: options.onStep }),
     ...(options.hangs === undefined ? {} : { hangs: options.hangs }),
   })
@@ -97,6 +98,9 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
 async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
   const waived = subject.contract.waives[clause.id]
   if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, stories: 0 }
+  if (clause.needsElement === true && subject.define === undefined)
+    return unproven(clause, 'It is no custom element.', 0)
+  if (clause.examine !== undefined) return examinedAs(clause, await clause.examine(subject))
   let stories = 0
   let silent: string | undefined
   for (const story of storiesOf(clause, subject, seed, random)) {
@@ -119,6 +123,13 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
   return stories > 0
     ? { ...named(clause), status: 'held', stories }
     : unproven(clause, silent ?? clause.unprovenWhen, 0)
+}
+
+function examinedAs(clause: Clause, found: Examined): ClauseResult {
+  if ('unproven' in found) return unproven(clause, found.unproven, 0)
+  return 'held' in found
+    ? { ...named(clause), status: 'held', stories: found.held }
+    : { ...named(clause), status: 'broken', stories: 1, leak: found.leak }
 }
 
 function* storiesOf(clause: Clause, subject: Subject, seed: number, random: number): Iterable<Story> {

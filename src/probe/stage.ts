@@ -1,4 +1,14 @@
-import { equal, givenClauses, messageOf, valueClauses, type AnyContract } from '../contract/index.js'
+import {
+  equal,
+  eventNames,
+  givenClauses,
+  isHost,
+  messageOf,
+  valueClauses,
+  type AnyContract,
+  type PropertyClause,
+} from '../contract/index.js'
+import { deepActiveElement } from '../dom/index.js'
 import { createRunner, type Runner } from '../engine/index.js'
 import type { Given, Mount, Mounted } from '../ideal/index.js'
 import { compile, oneWay, screen, twoWay, type Plan } from '../wiring/index.js'
@@ -29,12 +39,32 @@ export interface Row {
   readonly known: Given
   readonly read: Given
   readonly picture: Picture
+  /** What else could be seen around it. */
+  readonly around: Around
   /** What the component threw, if it threw. */
   readonly fault: string | undefined
   /** Why the move could not be made, if it could not. */
   readonly impossible: string | undefined
   /** Why what is seen here cannot be judged: it never settled, or reports came in a flood. */
   readonly unsettled: 'restless' | 'flood' | undefined
+}
+
+/** What is not part of the picture, and that clauses of their own look at. */
+export interface Around {
+  /** Events that it sent from its own element, and that its contract does not declare. */
+  readonly strays: readonly string[]
+  /** The names whose given object it has changed, and the reports that carried such an object. */
+  readonly mutated: readonly string[]
+  /** What its form would send for it now, and what it would have sent at each submit since the last row. */
+  readonly formValues: readonly unknown[]
+  readonly submits: readonly (readonly unknown[])[]
+  readonly isValid: boolean | undefined
+  /** The second one of two. */
+  readonly twin: { readonly read: Given; readonly picture: Picture } | undefined
+  /** Where the caret is, if it is in a text of this component. */
+  readonly caret: { readonly text: string; readonly at: number | null } | undefined
+  /** The attributes of its own element. */
+  readonly attributes: Readonly<Record<string, string>>
 }
 
 /** A story as it was played: the mount, then one row a move; it ends early where the component threw. */
@@ -47,6 +77,8 @@ export interface StageOptions {
   readonly document: Document
   readonly frames: Frames
   readonly mountInto: (container: HTMLElement) => Mount
+  /** For a custom element that is there already. */
+  readonly mountOn?: (element: Element) => Mount
   /** Is told of each step before it is made, so that one that never comes back can be named. */
   readonly onStep?: (story: Story, row: number) => void
   /** The steps that are known never to come back. */
@@ -61,16 +93,16 @@ const OWNED = 'it'
 export interface Stage {
   play(story: Story): Promise<Played>
   /** Looks at the component once it stands there settled, freshly mounted. */
-  look<T>(given: Given, at: (container: HTMLElement) => T): Promise<T | undefined>
+  look<T>(given: Given, moves: readonly Move[], at: (container: HTMLElement) => T): Promise<T | undefined>
 }
 
 export function stageFor(contract: AnyContract, options: StageOptions): Stage {
   const plans = { bounded: ownerOf(contract), unbounded: ownerOf(unbounded(contract)) }
   return {
     play: (story) => play(contract, story.unbounded === true ? plans.unbounded : plans.bounded, story, options),
-    async look(given, at) {
+    async look(given, moves, at) {
       let seen: ReturnType<typeof at> | undefined
-      await play(contract, plans.bounded, { given, moves: [] }, options, (container) => (seen = at(container)))
+      await play(contract, plans.bounded, { given, moves }, options, (container) => (seen = at(container)))
       return seen
     },
   }
@@ -88,8 +120,13 @@ async function play(
   const view = document.defaultView as Window & typeof globalThis
   const values = valueClauses(contract)
   const container = document.body.appendChild(document.createElement('div'))
+  const place = placeFor(story, container)
   const person = personAt(container)
+  const owned = ownObjects()
   let mounted: Mounted | undefined
+  let twin: { mounted: Mounted; place: HTMLElement } | undefined
+  let strays: string[] = []
+  let submits: unknown[][] = []
   let heard: HeardThen[] = []
   let heardInAll = 0
   let fault: string | undefined
@@ -102,7 +139,16 @@ async function play(
     noteFault(event.reason)
     event.preventDefault()
   }
-  const stopSubmit = (event: Event) => event.preventDefault()
+  const stopSubmit = (event: Event) => {
+    event.preventDefault()
+    submits.push(formValues())
+  }
+  const formOf = () =>
+    place.parentElement?.localName === 'form' ? (place.parentElement as HTMLFormElement) : undefined
+  const formValues = (): unknown[] => {
+    const form = formOf()
+    return form === undefined ? [] : new view.FormData(form).getAll(FORM_NAME)
+  }
   view.addEventListener('error', onError)
   view.addEventListener('unhandledrejection', onRejection)
   view.addEventListener('submit', stopSubmit)
@@ -115,7 +161,7 @@ async function play(
       read: (_, name) => mounted?.read(name),
       fault: ({ error }) => noteFault(error),
     },
-    story.given,
+    owned.copy(story.given),
   )
   const knownSlot = (name: string) => runner.slots()[plan.bound.find((bound) => bound.name === name)?.known ?? -1]
 
@@ -147,14 +193,41 @@ async function play(
       ),
       known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.slots()[bound.known]])),
       read: Object.fromEntries(plan.cells.map((cell) => [cell.name, readOne(cell.name)])),
+      around: around(heard),
       picture: settled.picture,
       fault,
       impossible,
       unsettled: heardInAll > MOST_REPORTS ? 'flood' : settled.isQuiet ? undefined : 'restless',
     }
     heard = []
+    strays = []
+    submits = []
     fault = undefined
     return row
+  }
+
+  function around(reports: readonly HeardThen[]): Around {
+    return {
+      strays,
+      mutated: [
+        ...owned.changed(),
+        ...reports.flatMap(({ event, payload }) => (owned.hasChanged(payload) ? [`the payload of ${event}`] : [])),
+      ],
+      formValues: formValues(),
+      submits,
+      isValid: formOf()?.checkValidity(),
+      twin: twin && {
+        read: Object.fromEntries(plan.cells.map(({ name }) => [name, twin?.mounted.read(name)])),
+        picture: pictureOf(twin.place),
+      },
+      caret: caretIn(place),
+      attributes: Object.fromEntries([...(root()?.attributes ?? [])].map(({ name, value }) => [name, value])),
+    }
+  }
+
+  /** The element of the component, wherever it stands by now. */
+  function root(): HTMLElement | undefined {
+    return place.querySelector<HTMLElement>(contract.tag) ?? undefined
   }
 
   /** Two frames in which nothing that a person sees changes and nothing is reported. */
@@ -165,7 +238,7 @@ async function play(
     for (let frame = 0, quiet = 0; frame < MOST_FRAMES + quietFrames; frame++) {
       await frames.next()
       finishAnimations(document)
-      const now = pictureOf(container)
+      const now = pictureOf(place)
       quiet = frame > 0 && samePicture(now, picture) && heardInAll === reports ? quiet + 1 : 0
       picture = now
       reports = heardInAll
@@ -182,9 +255,78 @@ async function play(
 
   function make(move: Move): string | undefined {
     if ('gesture' in move) return person.act(move.gesture)
-    if ('tell' in move) runner.setAll(move.tell)
-    else callCommand(move.command)
+    if ('tell' in move) runner.setAll(owned.copy(move.tell))
+    else if ('command' in move) callCommand(move.command)
+    else if ('retell' in move) mounted?.tell({ [move.retell]: runner.read(move.retell) })
+    else if ('form' in move) {
+      if (move.form === 'reset') formOf()?.reset()
+      else place.setAttribute('disabled', '')
+    } else if ('attribute' in move) {
+      if (move.text === null) root()?.removeAttribute(move.attribute)
+      else root()?.setAttribute(move.attribute, move.text)
+    } else {
+      const element = root()
+      if (element === undefined) return 'it is no element of its own'
+      place.appendChild(document.createElement('div')).append(element)
+    }
     return undefined
+  }
+
+  function mountIt(): Mounted {
+    const hears: Parameters<Mount>[2] = ({ event, payload, veto }) => {
+      if (story.setting === 'vetoed') veto?.()
+      hear(event, payload)
+    }
+    const given = runner.given(OWNED)
+    const { setting } = story
+    if (setting === 'reversed') return options.mountInto(place)(reversed(contract), given, hears)
+    if (setting !== 'form' && setting !== 'early' && setting !== 'attributes')
+      return options.mountInto(place)(contract, given, hears)
+    const element = setting === 'early' ? undefinedElement(document, contract.tag) : new (elementClass())()
+    const inAttributes = setting === 'attributes' ? attributesFor(contract, given) : {}
+    if (setting === 'form') element.setAttribute('name', FORM_NAME)
+    for (const [name, text] of Object.values(inAttributes)) element.setAttribute(name, text)
+    const rest = Object.fromEntries(Object.entries(given).filter(([name]) => !Object.hasOwn(inAttributes, name)))
+    if (setting === 'early') {
+      Object.assign(element, rest)
+      place.append(element)
+      return mountOn(element)(contract, {}, hears)
+    }
+    const made = mountOn(element)(contract, rest, hears)
+    place.append(element)
+    return made
+  }
+
+  function mountOn(element: Element): Mount {
+    if (options.mountOn === undefined) throw new Error('it is no custom element')
+    return options.mountOn(element)
+  }
+
+  function elementClass(): CustomElementConstructor {
+    const found = view.customElements.get(contract.tag)
+    if (found === undefined) throw new Error('it is no custom element')
+    return found
+  }
+
+  function mountTwin(): void {
+    const beside = container.appendChild(document.createElement('div'))
+    twin = {
+      place: beside,
+      mounted: options.mountInto(beside)(contract, owned.copy(runner.given(OWNED)), () => undefined),
+    }
+  }
+
+  /** What it sends from its own element by itself; where it sends through something else, nothing is seen of it. */
+  function watchStrays(): void {
+    const element = root()
+    if (element === undefined) return
+    const declared = eventNames(contract)
+    const { dispatchEvent } = element
+    element.dispatchEvent = (event: Event) => {
+      const isOwn = event instanceof view.CustomEvent || event.type === 'input' || event.type === 'change'
+      if (isOwn && !declared.includes(event.type)) strays.push(event.type)
+      return dispatchEvent.call(element, event)
+    }
   }
 
   function callCommand(name: string): void {
@@ -198,9 +340,9 @@ async function play(
   try {
     try {
       begin(0)
-      mounted = options.mountInto(container)(contract, runner.given(OWNED), ({ event, payload }) =>
-        hear(event, payload),
-      )
+      mounted = mountIt()
+      if (story.setting === 'twin') mountTwin()
+      if (options.mountOn !== undefined) watchStrays()
     } catch (thrown) {
       noteFault(thrown)
     }
@@ -222,6 +364,7 @@ async function play(
   } finally {
     try {
       mounted?.remove()
+      twin?.mounted.remove()
     } catch {
       // What a component throws while it is removed is judged by no clause of a story that has ended.
     }
@@ -229,6 +372,84 @@ async function play(
     view.removeEventListener('error', onError)
     view.removeEventListener('unhandledrejection', onRejection)
     view.removeEventListener('submit', stopSubmit)
+  }
+}
+
+const FORM_NAME = 'probed'
+
+/** A place of its own; in a form, the fieldset around the component. */
+function placeFor({ setting }: Story, container: HTMLElement): HTMLElement {
+  const { ownerDocument: document } = container
+  if (setting !== 'form' && setting !== 'twin') return container
+  if (setting === 'twin') return container.appendChild(document.createElement('div'))
+  const form = container.appendChild(document.createElement('form'))
+  return form.appendChild(document.createElement('fieldset'))
+}
+
+/** An element that no registry knows yet: it is made in a document without a window, and is upgraded when it is put in place. */
+function undefinedElement(document: Document, tag: string): HTMLElement {
+  return document.implementation.createHTMLDocument('').createElement(tag)
+}
+
+/** The names that markup can say, each with its attribute; the others are set as properties. */
+function attributesFor(contract: AnyContract, given: Given): Record<string, readonly [string, string]> {
+  return Object.fromEntries(
+    givenClauses(contract).flatMap((clause) => {
+      const text = attributeText(clause, given[clause.name])
+      return clause.attribute === false || text === undefined || text === null
+        ? []
+        : [[clause.name, [clause.attribute, text]]]
+    }),
+  )
+}
+
+/** A value as an attribute says it; null where leaving it out does, undefined where none can. */
+export function attributeText({ attribute }: PropertyClause, value: unknown): string | null | undefined {
+  if (attribute === false || typeof value === 'object' || value === undefined) return undefined
+  return value === false ? null : value === true ? '' : String(value)
+}
+
+/** The same contract with its properties in the other order; bounds still come before the values that they bound. */
+function reversed(contract: AnyContract): AnyContract {
+  return { ...contract, properties: Object.fromEntries(Object.entries(contract.properties).reverse()) }
+}
+
+function caretIn(place: HTMLElement): Around['caret'] {
+  const active = deepActiveElement(place.ownerDocument) as HTMLInputElement | null
+  if (active === null || !('selectionStart' in active) || !isInside(active, place)) return undefined
+  try {
+    return { text: active.value, at: active.selectionStart }
+  } catch {
+    return undefined
+  }
+}
+
+function isInside(node: Node, place: Node): boolean {
+  for (let at: Node | null = node; at !== null; at = (at as ShadowRoot).host ?? at.parentNode)
+    if (at === place) return true
+  return false
+}
+
+/** Copies of what an owner hands over, so that a component that changes one is found out, and spoils no other story. */
+function ownObjects() {
+  const handed: { name: string; object: object; before: unknown }[] = []
+  const copyOne = (name: string, value: unknown): unknown => {
+    if (typeof value !== 'object' || value === null || isHost(value)) return value
+    try {
+      const object = structuredClone(value) as object
+      handed.push({ name, object, before: structuredClone(value) })
+      return object
+    } catch {
+      // What holds host objects is handed over as it is.
+      return value
+    }
+  }
+  const isChanged = ({ object, before }: (typeof handed)[number]) => !equal(object, before)
+  return {
+    copy: (given: Given): Given =>
+      Object.fromEntries(Object.entries(given).map(([name, value]) => [name, copyOne(name, value)])),
+    changed: () => [...new Set(handed.filter(isChanged).map(({ name }) => name))],
+    hasChanged: (payload: unknown) => handed.some((one) => one.object === payload && isChanged(one)),
   }
 }
 

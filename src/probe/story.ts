@@ -2,8 +2,23 @@ import { isHost, printed, type AnyContract } from '../contract/index.js'
 import type { Given } from '../ideal/index.js'
 import { commits, gestureText, type Gesture } from './gestures.js'
 
-/** One thing that happens to a mounted component: its owner tells, a person acts, a command is called. */
-export type Move = { readonly tell: Given } | { readonly gesture: Gesture } | { readonly command: string }
+/** One thing that happens to a mounted component: its owner tells, a person acts, a command is called, the page around it changes. */
+export type Move =
+  | { readonly tell: Given }
+  | { readonly gesture: Gesture }
+  | { readonly command: string }
+  /** The owner tells what it holds already. */
+  | { readonly retell: string }
+  | { readonly attribute: string; readonly text: string | null }
+  /** The element is taken out and put elsewhere in one turn. */
+  | { readonly place: 'another' }
+  | { readonly form: 'reset' | 'disable' }
+
+/**
+ * Where and how a component is mounted, where that is not just in a place of its own: in a form; set before it is defined; by
+ * attributes; told in the other order; beside a second one; under an owner that vetoes all that asks.
+ */
+export type Setting = 'form' | 'early' | 'attributes' | 'reversed' | 'twin' | 'vetoed'
 
 /** What is given at the mount, and what happens then: plain data, so that it can be shrunk and played again. */
 export interface Story {
@@ -11,6 +26,7 @@ export interface Story {
   readonly moves: readonly Move[]
   /** An owner that tells whatever it holds, even outside the bounds; the engine's own owner brings a tell inside first. */
   readonly unbounded?: boolean
+  readonly setting?: Setting
 }
 
 export function tell(changes: Given): Move {
@@ -37,11 +53,27 @@ export function settlesEdits(move: Move | undefined): boolean {
 /** A move in words, for a ledger. */
 export function moveText(move: Move): string {
   if ('tell' in move) return `owner tells ${givenText(move.tell)}`
-  return 'gesture' in move ? gestureText(move.gesture) : `owner calls ${move.command}()`
+  if ('gesture' in move) return gestureText(move.gesture)
+  if ('command' in move) return `owner calls ${move.command}()`
+  if ('retell' in move) return `owner tells ${move.retell} once more`
+  if ('attribute' in move)
+    return move.text === null ? `remove the attribute ${move.attribute}` : `set ${move.attribute}="${move.text}"`
+  if ('form' in move) return move.form === 'reset' ? 'reset the form' : 'disable the fieldset around it'
+  return 'move it elsewhere in the page'
 }
 
-export function mountText({ tag }: AnyContract, given: Given): string {
-  return `mount ${tag}${Object.keys(given).length === 0 ? '' : ` with ${givenText(given)}`}`
+const SETTINGS: Readonly<Record<Setting, (mounted: string) => string>> = {
+  form: (mounted) => `${mounted} in a form`,
+  early: (mounted) => `${mounted}, set before it is defined`,
+  attributes: (mounted) => `${mounted} as attributes`,
+  reversed: (mounted) => `${mounted}, in the other order`,
+  twin: (mounted) => `${mounted}, twice`,
+  vetoed: (mounted) => `${mounted}, and veto what it asks`,
+}
+
+export function mountText({ tag }: AnyContract, { given, setting }: Pick<Story, 'given' | 'setting'>): string {
+  const mounted = `mount ${tag}${Object.keys(given).length === 0 ? '' : ` with ${givenText(given)}`}`
+  return setting === undefined ? mounted : SETTINGS[setting](mounted)
 }
 
 export function givenText(given: Given): string {
@@ -65,7 +97,7 @@ export function storyKey(story: unknown): string {
 }
 
 /** One step of a story in words: the mount, or a move. */
-export function stepText(contract: AnyContract, { given, moves }: Story, row: number): string {
-  const move = moves[row - 1]
-  return move === undefined ? mountText(contract, given) : moveText(move)
+export function stepText(contract: AnyContract, story: Story, row: number): string {
+  const move = story.moves[row - 1]
+  return move === undefined ? mountText(contract, story) : moveText(move)
 }

@@ -10,8 +10,10 @@ import {
 } from '../contract/index.js'
 import { bring, limitsOf, type Limits } from '../engine/index.js'
 import { ideal, type Given } from '../ideal/index.js'
+import { controlRefs, isOperable, type ControlRef } from './controls.js'
+import type { Frames } from './frames.js'
 import { stageFor, type Played, type Row, type StageOptions } from './stage.js'
-import { storyKey, type Story } from './story.js'
+import { storyKey, type Move, type Story } from './story.js'
 import { survey, type Way } from './survey.js'
 
 /** A component under examination: what it can be given, what a person can do to it, and how it plays a story. */
@@ -29,6 +31,8 @@ export interface Subject {
   readonly middle: Given
   /** What was found that a person can do, with what it changes. */
   readonly ways: readonly Way[]
+  /** One for each control: enough where it does not matter how a person does it. */
+  readonly chiefWays: readonly Way[]
   /** Ordinary values of a name, inside its bounds and none of them empty. */
   plain(name: string): readonly unknown[]
   /** Every sample of a name's type that it can be told: ordinary ones, then edges. */
@@ -41,6 +45,19 @@ export interface Subject {
   play(story: Story): Promise<Played>
   /** The component freshly mounted with this. */
   fresh(given: Given): Promise<Row>
+  /** The class of the element, where it is a custom element that is mounted as such. */
+  readonly define: CustomElementConstructor | undefined
+  /** Every control that is found on an ordinary mount. */
+  readonly controls: readonly ControlRef[]
+  readonly document: Document
+  /** Looks at the component once it stands there settled, freshly mounted. */
+  look<T>(given: Given, at: (container: HTMLElement) => T): Promise<T | undefined>
+  /** The same, after some moves. */
+  lookAfter<T>(given: Given, moves: readonly Move[], at: (container: HTMLElement) => T): Promise<T | undefined>
+  /** Plays a story even if it was played before. */
+  playAnew(story: Story): Promise<Played>
+  /** What a person would see there now, and time passing for it: for examinations of their own. */
+  readonly frames: Frames
   /** Files for a person to choose: never the objects that an owner gives. */
   readonly files: readonly File[]
 }
@@ -92,6 +109,7 @@ export async function subjectFor(
     base,
     middle,
     ways: [],
+    chiefWays: [],
     plain: (name) =>
       plainOf(
         names.find((clause) => clause.name === name),
@@ -106,8 +124,31 @@ export async function subjectFor(
     play,
     fresh: async (given) => (await play({ given, moves: [] })).rows[0],
     files: filesToChoose(options.document),
+    define: options.mountOn === undefined ? undefined : options.document.defaultView?.customElements.get(contract.tag),
+    controls: [],
+    document: options.document,
+    look: (given, at) => stage.look(given, [], at),
+    lookAfter: (given, moves, at) => stage.look(given, moves, at),
+    playAnew: (story) => stage.play(story),
+    frames: options.frames,
   }
-  return { ...subject, ways: await survey(subject, stage) }
+  const ways = await survey(subject, stage)
+  const controls = await stage.look(middle, [], (container) =>
+    controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),
+  )
+  return { ...subject, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
+}
+
+/** The first way by each control that changes a value; where a text is typed, one that leaves no doubt what it means. */
+function chiefOf(ways: readonly Way[]): Way[] {
+  const chief = new Map<string, Way>()
+  for (const way of ways) {
+    const key = `${way.control.kind} ${way.control.nth}`
+    const before = chief.get(key)
+    if (way.changes.size > 0 && (before === undefined || (before.plainly.size === 0 && way.plainly.size > 0)))
+      chief.set(key, way)
+  }
+  return [...chief.values()]
 }
 
 /** Nothing, and what may be mistaken for it, have clauses of their own. */

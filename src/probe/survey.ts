@@ -161,7 +161,7 @@ interface FoundControl {
 
 /** Looks at a mount of its own, since controls are named by what stands around them. */
 async function controlsWith(stage: Stage, given: Given): Promise<FoundControl[]> {
-  const found = await stage.look(given, (container) =>
+  const found = await stage.look(given, [], (container) =>
     controlRefs(container)
       .filter(({ element }) => isOperable(element))
       .map(({ ref, element }) => ({

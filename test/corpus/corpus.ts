@@ -30,10 +30,30 @@ export function variants<F extends string>({ tag, promise, faults, make }: Corpu
       define: () =>
         customElements.define(
           name,
-          make((one) => one === fault),
+          takingEarly(
+            make((one) => one === fault),
+            Object.keys({ ...promise.properties, ...promise.values }),
+          ),
         ),
     }
   })
+}
+
+/** What was set before the element was defined is handed to the accessors of its class when it is put in place. */
+function takingEarly(made: CustomElementConstructor, names: readonly string[]): CustomElementConstructor {
+  return class extends (made as new () => HTMLElement & { connectedCallback?(): void }) {
+    static readonly observedAttributes = (made as { observedAttributes?: string[] }).observedAttributes
+    override connectedCallback(): void {
+      for (const name of names) {
+        if (!Object.hasOwn(this, name)) continue
+        const own = this as unknown as Record<string, unknown>
+        const early = own[name]
+        delete own[name]
+        own[name] = early
+      }
+      super.connectedCallback?.()
+    }
+  }
 }
 
 export function report(element: HTMLElement, event: string, value: unknown): void {

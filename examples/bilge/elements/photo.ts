@@ -1,3 +1,5 @@
+import { takeEarly } from '../../haul-out/elements/parts.js'
+
 /** Leaks by `takes-empty`: null is taken for "nothing was told", so the owner cannot clear the photo. */
 class StuckPhoto extends HTMLElement {
   #photo: File | null = null
@@ -7,6 +9,7 @@ class StuckPhoto extends HTMLElement {
   readonly #caption = document.createElement('span')
 
   connectedCallback(): void {
+    takeEarly(this, ['label', 'photo'])
     const label = document.createElement('label')
     label.append(this.#caption, this.#field)
     this.replaceChildren(label, this.#name)

@@ -1,5 +1,9 @@
+import { formPart, takeEarly } from '../../haul-out/elements/parts.js'
+
 /** A stepper with its seams open: what each of the three below gets wrong is overridden in it. */
 class Stepper extends HTMLElement {
+  static readonly formAssociated = true
+  readonly #sends = formPart(this)
   protected state = { label: '', fewest: 0, most: 40, stride: 1, bales: 0 }
   protected readonly field = document.createElement('input')
   readonly #label = document.createElement('span')
@@ -15,6 +19,19 @@ class Stepper extends HTMLElement {
     label.append(this.#label, this.field)
     this.attachShadow({ mode: 'open' }).append(button('−', -1), label, button('+', 1))
     this.field.onchange = () => this.typed(this.field.value)
+  }
+
+  connectedCallback(): void {
+    takeEarly(this, Object.keys(this.state))
+  }
+
+  formResetCallback(): void {
+    this.#set({ bales: 0 })
+  }
+
+  formDisabledCallback(disabled: boolean): void {
+    for (const part of this.shadowRoot?.querySelectorAll<HTMLInputElement>('input, button') ?? [])
+      part.disabled = disabled
   }
 
   protected inside(bales: number): number {
@@ -45,6 +62,7 @@ class Stepper extends HTMLElement {
   protected draw(): void {
     this.#label.textContent = this.state.label
     this.field.value = String(this.state.bales)
+    this.#sends(String(this.state.bales))
   }
 
   #set(changes: object): void {

@@ -1,8 +1,11 @@
+import { takeEarly } from '../../haul-out/elements/parts.js'
+
 /** Sound: nothing that it is told is lost. */
 class TallyBoard extends HTMLElement {
   #planks: number | null = null
 
   connectedCallback(): void {
+    takeEarly(this, ['planks'])
     this.#draw()
   }
 

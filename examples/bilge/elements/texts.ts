@@ -1,3 +1,5 @@
+import { takeEarly } from '../../haul-out/elements/parts.js'
+
 /** A text field with its seams open: what each of the three below gets wrong is overridden in it. */
 class Text extends HTMLElement {
   protected readonly field = document.createElement('input')
@@ -9,6 +11,10 @@ class Text extends HTMLElement {
     label.append(this.#label, this.field)
     this.attachShadow({ mode: 'open' }).append(label)
     this.field.oninput = () => this.report()
+  }
+
+  connectedCallback(): void {
+    takeEarly(this, ['label', 'hint', 'text'])
   }
 
   protected report(): void {

@@ -1,3 +1,5 @@
+import { formPart, takeEarly } from './parts.js'
+
 interface StepperState {
   label: string
   fewest: number
@@ -10,6 +12,8 @@ const DEFAULTS: StepperState = { label: '', fewest: 0, most: 40, stride: 1, bale
 
 /** A stepper: one state object, one function that draws it, and one way in for every change. */
 export class BaleStepper extends HTMLElement {
+  static readonly formAssociated = true
+  readonly #sends = formPart(this)
   #state = { ...DEFAULTS }
   readonly #root = this.attachShadow({ mode: 'open', delegatesFocus: true })
 
@@ -17,18 +21,18 @@ export class BaleStepper extends HTMLElement {
     super()
     this.#root.innerHTML = `
       <style>
-        label { display: grid; gap: 0.25rem }
+        .whole { display: grid; gap: 0.25rem }
         span.row { display: flex; gap: 0.25rem }
         input { font: inherit; width: 5rem; padding: 0.4rem 0.5rem; border: 1px solid #6b7f8c; border-radius: 4px }
         button { font: inherit; width: 2.2rem; border: 1px solid #6b7f8c; border-radius: 4px; background: #eef3f5 }
       </style>
-      <label><span class="label"></span>
+      <div class="whole"><label class="label" for="bales"></label>
         <span class="row">
           <button type="button" class="fewer" aria-label="Fewer">−</button>
-          <input inputmode="numeric">
+          <input id="bales" inputmode="numeric">
           <button type="button" class="more" aria-label="More">+</button>
         </span>
-      </label>`
+      </div>`
     this.#part('fewer').addEventListener('click', () => this.#propose(this.bales - this.stride))
     this.#part('more').addEventListener('click', () => this.#propose(this.bales + this.stride))
     this.#field.addEventListener('change', () => {
@@ -37,6 +41,18 @@ export class BaleStepper extends HTMLElement {
       else this.#propose(typed)
     })
     this.#draw()
+  }
+
+  connectedCallback(): void {
+    takeEarly(this, Object.keys(DEFAULTS))
+  }
+
+  formResetCallback(): void {
+    this.#set({ bales: DEFAULTS.bales })
+  }
+
+  formDisabledCallback(disabled: boolean): void {
+    for (const part of this.#root.querySelectorAll<HTMLInputElement>('input, button')) part.disabled = disabled
   }
 
   get #field(): HTMLInputElement {
@@ -77,6 +93,7 @@ export class BaleStepper extends HTMLElement {
     this.#part('label').textContent = this.label
     const text = String(this.bales)
     if (this.#field.value !== text) this.#field.value = text
+    this.#sends(text)
   }
 
   get label(): string {

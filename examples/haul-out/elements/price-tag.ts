@@ -1,3 +1,5 @@
+import { takeEarly } from './parts.js'
+
 const properties = { amount: 0, caption: 'Total' }
 
 /** A price display: accessors made from a table, and one redraw for all changes of a turn. */
@@ -6,6 +8,7 @@ class PriceTag extends HTMLElement {
   private waiting = false
 
   connectedCallback(): void {
+    takeEarly(this, Object.keys(properties))
     this.draw()
   }
 

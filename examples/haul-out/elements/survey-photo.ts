@@ -1,3 +1,5 @@
+import { takeEarly } from './parts.js'
+
 /** A photo picker without a shadow tree: what it shows is drawn anew from what it holds. */
 class SurveyPhoto extends HTMLElement {
   private held: File | null = null
@@ -8,6 +10,7 @@ class SurveyPhoto extends HTMLElement {
   private readonly heading = document.createElement('span')
 
   connectedCallback(): void {
+    takeEarly(this, ['label', 'photo'])
     if (this.childElementCount === 0) {
       const label = document.createElement('label')
       label.append(this.heading, this.field)

@@ -1,3 +1,5 @@
+import { takeEarly } from './parts.js'
+
 /** A text field: a class that redraws what changed, in the setter that changed it. */
 export class YardText extends HTMLElement {
   readonly #label = document.createElement('span')
@@ -14,6 +16,10 @@ export class YardText extends HTMLElement {
     this.#field.addEventListener('input', () =>
       this.dispatchEvent(new CustomEvent('text-set', { detail: { value: this.text } })),
     )
+  }
+
+  connectedCallback(): void {
+    takeEarly(this, ['label', 'hint', 'text'])
   }
 
   get label(): string {

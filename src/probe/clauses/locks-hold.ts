@@ -1,0 +1,57 @@
+import { equal, printed } from '../../contract/index.js'
+import { clause } from '../clause.js'
+import { unlikeFresh } from '../laws.js'
+import { isGesture, isTell, tell } from '../story.js'
+
+/** Locked, the person changes nothing, and the owner's tells stand. */
+export const locksHold = clause({
+  id: 'locks-hold',
+  group: 'bounds',
+  promise: 'While it is locked a person changes nothing by any control, and what its owner tells still stands.',
+  why: 'A lock that greys out the field and not the buttons beside it is no lock: what was settled is changed once more.',
+  tried: 'It is locked at the mount and later; then everything that a person can do is tried, and values are told.',
+  unprovenWhen: 'Nothing that a person can do was found.',
+  random: 'none',
+  onTrial: 'gesture',
+  concerns: ({ locks, values }) =>
+    (locks.readonly !== undefined || locks.disabled !== undefined) && Object.keys(values).length > 0,
+  *stories(subject) {
+    for (const lock of Object.values(subject.contract.locks)) {
+      if (lock === undefined) continue
+      for (const way of subject.chiefWays) {
+        yield { given: { ...way.given, [lock]: true }, moves: way.moves }
+        yield { given: { ...way.given, [lock]: false }, moves: [tell({ [lock]: true }), ...way.moves] }
+      }
+      for (const { name } of subject.values.filter(({ lastWord }) => lastWord === 'owner')) {
+        const other = subject.plain(name).find((value) => !equal(value, subject.middle[name]))
+        if (other !== undefined) yield { given: { ...subject.middle, [lock]: true }, moves: [tell({ [name]: other })] }
+      }
+    }
+  },
+  async judge(subject, { rows }) {
+    for (const [at, row] of rows.entries()) {
+      if (isGesture(row.move)) {
+        const reported = row.heard.find((one) => one.value !== undefined)
+        const changed = subject.values.find(({ name }) => !equal(row.read[name], rows[at - 1]?.read[name]))
+        if (reported !== undefined || changed !== undefined)
+          return {
+            row: at,
+            says: 'a person changes it although it is locked',
+            expected: 'nothing is heard, and nothing changes',
+            found:
+              reported === undefined
+                ? `${changed?.name ?? ''} ${printed(row.read[changed?.name ?? ''])}`
+                : `heard ${reported.event} ${printed(reported.payload)}`,
+          }
+      } else if (
+        isTell(row.move) &&
+        Object.keys(row.move.tell).some((name) => Object.hasOwn(subject.contract.values, name))
+      ) {
+        const fresh = await subject.fresh(row.held)
+        const leak = fresh.fault === undefined ? unlikeFresh(row, rows[at - 1] ?? row, fresh) : undefined
+        if (leak !== undefined) return { row: at, ...leak, says: 'while it is locked it does not follow its owner' }
+      }
+    }
+    return undefined
+  },
+})

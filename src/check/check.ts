@@ -5,9 +5,9 @@ import type { Finding, Leak, Rule } from './rule.js'
 import { rules as allRules } from './rules/index.js'
 import { viewOf, type ScreenView } from './screen-view.js'
 
-/** Whatever can be checked among what a module exports, or in any other bag of values. */
+/** Whatever can be checked among what a module exports, by itself or in a list, or in any other bag of values. */
 export function designOf(exported: Readonly<Record<string, unknown>> | readonly unknown[]): Required<Design> {
-  const all = [...new Set(Object.values(exported))]
+  const all = [...new Set(Object.values(exported).flat())]
   return {
     contracts: all.filter(isContract),
     screens: all.filter(isScreen),

@@ -1,12 +1,15 @@
 import { Command, InvalidArgumentError, Option } from 'commander'
 import { CaulkerError, hint } from '../contract/index.js'
 import { clauses as allClauses } from '../probe/index.js'
-import { countClauses, probeText, reportJson, type ProbesReport } from '../report/index.js'
+import { countClauses, probeJunit, probeText, reportJson, type ProbesReport } from '../report/index.js'
 import { deliver, EXIT, progressLine, terminalWidth, wantsColour } from './output.js'
-import { runProbe } from './run-probe.js'
+import { runProbe, type Shard } from './run-probe.js'
 
 interface ProbeOptions {
-  format: 'text' | 'json'
+  format: 'text' | 'json' | 'junit'
+  shard?: Shard
+  workers?: number
+  endpoint?: string
   output?: string
   seed: number
   component?: string[]
@@ -19,16 +22,25 @@ export function probeCommand(exit: (code: number) => void): Command {
   return new Command('probe')
     .description('mount live components, operate them, and say which promises of their contracts they break')
     .argument('[paths...]', 'contract files, or folders to search for *.contract.ts (also .js)', ['.'])
-    .addOption(new Option('--format <format>', 'how to print the report').choices(['text', 'json']).default('text'))
+    .addOption(
+      new Option('--format <format>', 'how to print the report').choices(['text', 'json', 'junit']).default('text'),
+    )
     .option('--output <file>', 'write the report to a file')
     .option('--seed <number>', 'the seed of the random stories; the same seed gives the same report', wholeNumber, 1)
     .option('--component <tag...>', 'only these components')
     .option('--clause <id...>', 'only these clauses')
     .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')
+    .option('--endpoint <url>', 'with --browser: a Chromium that runs elsewhere, by the URL of its debugging endpoint')
+    .option('--workers <n>', 'how many components are probed at once; 2 by default', wholeNumber)
+    .option(
+      '--shard <i/n>',
+      'only the i-th of n parts of the components; the reports of all parts are that of the whole',
+      shardOf,
+    )
     .option('--require-proof', 'count what is unproven as a failure')
     .addHelpText(
       'after',
-      `\nThe modules that define the elements are named in caulker.config.ts:\n  export default { defines: ['elements/*.ts'] }\nWithout one, bale-stepper.contract.ts is taken to go with bale-stepper.ts beside it.\n\nExample:\n  $ caulker probe src/components --browser\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
+      `\nThe modules that define the elements are named in caulker.config.ts:\n  export default { defines: ['elements/*.ts'] }\nWithout one, bale-stepper.contract.ts is taken to go with bale-stepper.ts beside it.\n\nExamples:\n  $ caulker probe src/components --browser\n  $ caulker probe src --shard 1/4 --format junit --output probe-1.xml\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
     )
     .action(async (paths: string[], options: ProbeOptions) => {
       for (const id of options.clause ?? [])
@@ -45,14 +57,22 @@ export function probeCommand(exit: (code: number) => void): Command {
         components: options.component,
         clauses: options.clause,
         browser: options.browser ?? false,
+        ...(options.endpoint === undefined ? {} : { endpoint: options.endpoint }),
+        ...(options.workers === undefined ? {} : { workers: options.workers }),
+        ...(options.shard === undefined ? {} : { shard: options.shard }),
         onDone: (done, all, tag) => progress.say(`Probed ${done} of ${all}: ${tag}`),
       }).finally(progress.clear)
-      if (report.components.length === 0 && report.troubles.length === 0)
+      if (report.components.length === 0 && report.troubles.length === 0 && options.shard === undefined)
         throw new CaulkerError('bad-argument', nothingProbed(paths, options))
       const text = probeText(report, { colour: options.output === undefined && wantsColour(), width: terminalWidth() })
-      deliver(options.format === 'json' ? reportJson(report) : text, text, options.output)
+      deliver(formatted(report, text, options.format), text, options.output)
       exit(codeOf(report, options.requireProof ?? false))
     })
+}
+
+function formatted(report: ProbesReport, text: string, format: ProbeOptions['format']): string {
+  if (format === 'json') return reportJson(report)
+  return format === 'junit' ? probeJunit(report) : text
 }
 
 function codeOf({ components, troubles }: ProbesReport, requireProof: boolean): number {
@@ -71,6 +91,13 @@ function nothingProbed(paths: readonly string[], { component }: ProbeOptions): s
 function refuseUnknown(option: string, given: string, known: readonly string[]): void {
   if (!known.includes(given))
     throw new CaulkerError('bad-argument', `${option} ${given}: there is no such clause${hint(given, known)}`)
+}
+
+function shardOf(text: string): Shard {
+  const [, part, of] = /^(\d+)\/(\d+)$/.exec(text) ?? []
+  if (part === undefined || Number(part) < 1 || Number(part) > Number(of))
+    throw new InvalidArgumentError('give which part of how many, such as 2/4')
+  return { part: Number(part), of: Number(of) }
 }
 
 function wholeNumber(text: string): number {

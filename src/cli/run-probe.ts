@@ -14,9 +14,22 @@ export interface ProbeRequest {
   readonly components: readonly string[] | undefined
   readonly clauses: readonly string[] | undefined
   readonly browser: boolean
+  /** Where a browser runs already. */
+  readonly endpoint?: string
+  /** How many components are probed at once. */
+  readonly workers?: number
+  readonly shard?: Shard
   /** Is told after each component: how many of how many are done, and which was the last. */
   readonly onDone: (done: number, all: number, tag: string) => void
 }
+
+/** Which part of how many. */
+export interface Shard {
+  readonly part: number
+  readonly of: number
+}
+
+const USUAL_WORKERS = 2
 
 /** Probes every component at some paths. */
 export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
@@ -39,7 +52,7 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
       troubles.push({ file, place: undefined, says: messageOf(thrown) })
     }
   }
-  const { outcomes, ranIn } = await probed(jobs, request)
+  const { outcomes, ranIn } = await probed(shardOf(jobs, request.shard), request)
   for (const outcome of outcomes)
     if (
       'trouble' in outcome &&
@@ -50,15 +63,20 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
   return { kind: 'probe', version: 1, seed: request.seed, ranIn, components, troubles: troubles.map(troubleReport) }
 }
 
+/** Each component goes to one part, by its place in the sorted list: which part does not change what is found. */
+function shardOf(jobs: readonly ProbeJob[], shard: Shard | undefined): ProbeJob[] {
+  return jobs.filter((_, at) => shard === undefined || at % shard.of === shard.part - 1)
+}
+
 async function probed(
   jobs: readonly ProbeJob[],
-  { browser, onDone }: ProbeRequest,
+  { browser, endpoint, workers = USUAL_WORKERS, onDone }: ProbeRequest,
 ): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
   let done = 0
   const count = ({ job }: ProbeOutcome) => onDone(++done, jobs.length, job.tag)
-  if (!browser) return { outcomes: await probeEmbedded(jobs, 2, count), ranIn: 'an embedded DOM' }
+  if (!browser) return { outcomes: await probeEmbedded(jobs, workers, count), ranIn: 'an embedded DOM' }
   const { probeInBrowser } = await import('../node/browser.js')
-  return probeInBrowser(jobs, count)
+  return probeInBrowser(jobs, count, { workers, endpoint })
 }
 
 function componentReport(

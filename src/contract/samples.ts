@@ -105,7 +105,7 @@ function strings(schema: Keywords): string[] {
   const least = Number(schema['minLength'] ?? 0)
   const most = Number(schema['maxLength'] ?? Infinity)
   const fitted = (text: string) => text.padEnd(least, 'x').slice(0, Math.min(most, 200))
-  const digits = ['1', '12', '12:30', '2031-05-14', 'AB-12', 'MC-104', 'ABC', 'abc']
+  const digits = ['1', '12', '12:30', '2031-05-14', 'AB-12', 'MC-104', 'ABC', 'abc', '#1d3f58', '#c0a060']
   return [
     'oakum',
     'pitch',

@@ -39,6 +39,64 @@ export const nativeNumber = contract('native-number', {
   locks: { readonly: 'readOnly', disabled: 'disabled' },
 })
 
+/** The native slider, `<input type="range">`; it brings what is off its bounds or between its steps inside. */
+export const nativeRange = contract('native-range', {
+  summary: 'A native slider',
+  properties: {
+    min: { type: Type.Number(), default: 0 },
+    max: { type: Type.Number(), default: 100 },
+    step: { type: Type.Number({ exclusiveMinimum: 0 }), default: 1 },
+    disabled: { type: Type.Boolean(), default: false },
+  },
+  values: {
+    value: {
+      type: Type.Number(),
+      default: 50,
+      event: 'input',
+      payloadAt: '/target/valueAsNumber',
+      bounds: { least: 'min', most: 'max' },
+      step: 'step',
+    },
+  },
+  commands: { focus: { effect: 'focus' } },
+  locks: { disabled: 'disabled' },
+})
+
+/** The native date field, `<input type="date">`; it holds a date as `2031-05-14`, or an empty text. */
+export const nativeDate = contract('native-date', {
+  summary: 'A native date field',
+  properties: {
+    disabled: { type: Type.Boolean(), default: false },
+    readOnly: { type: Type.Boolean(), default: false },
+  },
+  values: {
+    value: {
+      type: Type.Union([Type.String({ format: 'date' }), Type.Literal('')]),
+      default: '',
+      event: 'input',
+      payloadAt: '/target/value',
+    },
+  },
+  commands: { focus: { effect: 'focus' } },
+  locks: { readonly: 'readOnly', disabled: 'disabled' },
+})
+
+/** The native colour field, `<input type="color">`; it holds a colour as `#1d3f58`. */
+export const nativeColour = contract('native-colour', {
+  summary: 'A native colour field',
+  properties: { disabled: { type: Type.Boolean(), default: false } },
+  values: {
+    value: {
+      type: Type.String({ pattern: '^#[0-9a-f]{6}$' }),
+      default: '#000000',
+      event: 'input',
+      payloadAt: '/target/value',
+    },
+  },
+  commands: { focus: { effect: 'focus' } },
+  locks: { disabled: 'disabled' },
+})
+
 /** The native checkbox, `<input type="checkbox">`. */
 export const nativeCheckbox = contract('native-checkbox', {
   summary: 'A native checkbox',
@@ -75,6 +133,29 @@ export interface Native {
   readonly events: Readonly<Record<string, string>>
 }
 
+interface FieldPart {
+  write(field: HTMLInputElement, name: string, value: unknown): void
+  read(field: HTMLInputElement, name: string): unknown
+}
+
+const TEXT_FIELD: FieldPart = {
+  write: (field, _name, value) => void (field.value = typeof value === 'string' ? value : ''),
+  read: (field) => field.value,
+}
+
+/** An `<input>` of one type: flags are flags, and the rest is its own affair. */
+function fieldOf(type: string, part: FieldPart): Native {
+  return {
+    expects: `an <input type="${type}">`,
+    fits: (element) => element.localName === 'input' && (element as HTMLInputElement).type === type,
+    create: (document) => input(document, type),
+    write: (field: HTMLInputElement, name, value) =>
+      isFlag(name) ? void Object.assign(field, { [name]: value === true }) : part.write(field, name, value),
+    read: (field: HTMLInputElement, name) => (isFlag(name) ? field[name as 'disabled'] : part.read(field, name)),
+    events: {},
+  }
+}
+
 const TEXT_TYPES = ['text', 'search', 'email', 'tel', 'url', 'password']
 
 const natives: Readonly<Record<string, Native>> = {
@@ -99,6 +180,23 @@ const natives: Readonly<Record<string, Native>> = {
       isFlag(name) ? element[name as 'disabled'] : numberOf(element[name as 'value']),
     events: {},
   },
+  'native-range': fieldOf('range', {
+    write: (field, name, value) => {
+      if (name === 'value') field.value = String(value ?? 50)
+      else {
+        field.setAttribute(name, String(value ?? { min: 0, max: 100, step: 1 }[name]))
+        // A value that the new bounds bring in is brought in at once.
+        field.value = `${field.value}`
+      }
+    },
+    read: (field, name) =>
+      name === 'value' ? field.valueAsNumber : Number(field.getAttribute(name) ?? { min: 0, max: 100, step: 1 }[name]),
+  }),
+  'native-date': fieldOf('date', TEXT_FIELD),
+  'native-colour': fieldOf('color', {
+    write: (field, _name, value) => void (field.value = typeof value === 'string' ? value : '#000000'),
+    read: (field) => field.value,
+  }),
   'native-checkbox': {
     expects: 'a checkbox (<input type="checkbox">)',
     fits: (element) => element.localName === 'input' && (element as HTMLInputElement).type === 'checkbox',

@@ -1,11 +1,11 @@
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core'
+import { CaulkerError, messageOf } from '../contract/index.js'
 import { bundleFor, type Bundle } from './browser-bundle.js'
 import type { PageResult } from './browser-page.js'
 import { CHROMIUM_FLAGS, findChromium } from './chromium.js'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
 const ORIGIN = 'https://probe.test'
-const LANES = 2
 const PATIENCE = 8000
 const WATCH_EVERY = 250
 const MOST_HANGS = 3
@@ -16,8 +16,9 @@ const BLANK =
 export async function probeInBrowser(
   jobs: readonly ProbeJob[],
   onDone: (outcome: ProbeOutcome) => void,
+  { workers, endpoint }: { workers: number; endpoint: string | undefined },
 ): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
-  const browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS })
+  const browser = await browserAt(endpoint)
   try {
     const outcomes: ProbeOutcome[] = []
     const bundled = bundleFor(jobs)
@@ -28,10 +29,22 @@ export async function probeInBrowser(
         onDone(outcomes[next.at] as ProbeOutcome)
       }
     }
-    await Promise.all(Array.from({ length: Math.min(LANES, jobs.length) }, lane))
+    await Promise.all(Array.from({ length: Math.min(workers, jobs.length) }, lane))
     return { outcomes, ranIn: `Chromium ${browser.version()}` }
   } finally {
     await browser.close()
+  }
+}
+
+async function browserAt(endpoint: string | undefined): Promise<Browser> {
+  if (endpoint === undefined) return chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS })
+  try {
+    return await chromium.connectOverCDP(endpoint)
+  } catch (thrown) {
+    throw new CaulkerError(
+      'bad-argument',
+      `--endpoint ${endpoint}: no browser answers there (${messageOf(thrown).split(' Call log')[0] ?? ''})`,
+    )
   }
 }
 

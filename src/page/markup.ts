@@ -18,6 +18,9 @@ import {
 const NATIVES: Readonly<Record<string, readonly [tag: string, attributes: Readonly<Record<string, string>>]>> = {
   'native-text': ['input', { type: 'text' }],
   'native-number': ['input', { type: 'number' }],
+  'native-range': ['input', { type: 'range' }],
+  'native-date': ['input', { type: 'date' }],
+  'native-colour': ['input', { type: 'color' }],
   'native-checkbox': ['input', { type: 'checkbox' }],
   'native-button': ['button', { type: 'button' }],
   'native-output': ['output', {}],

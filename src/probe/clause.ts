@@ -21,6 +21,8 @@ export interface Clause {
   readonly random: 'tells' | 'any' | 'none'
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */
   readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command' | 'page'
+  /** Whether a gesture that cannot be made is what was promised. */
+  readonly refusalHolds?: boolean
   /** Whether it can only be tried on a custom element, and not through a mount of the user's own. */
   readonly needsElement?: boolean
   /** Whether a story that shows no leak is evidence for the clause; every story is, where this is left out. */

@@ -12,3 +12,4 @@ export {
   type Status,
 } from './probe.js'
 export { moveText, mountText, type Move, type Story } from './story.js'
+export { probeSuite } from './suite.js'

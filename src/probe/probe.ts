@@ -108,6 +108,7 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
     const found = await judged(clause, subject, played)
     silent ??= found.silent
     if (found.leak === undefined) {
+      if (clause.refusalHolds === true && played.rows[played.rows.length - 1]?.impossible !== undefined) stories++
       if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) stories++
       continue
     }

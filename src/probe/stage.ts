@@ -1,20 +1,12 @@
-import {
-  equal,
-  eventNames,
-  givenClauses,
-  isHost,
-  messageOf,
-  valueClauses,
-  type AnyContract,
-  type PropertyClause,
-} from '../contract/index.js'
-import { deepActiveElement } from '../dom/index.js'
+import { equal, eventNames, givenClauses, messageOf, valueClauses, type AnyContract } from '../contract/index.js'
 import { createRunner, type Runner } from '../engine/index.js'
 import type { Given, Mount, Mounted } from '../ideal/index.js'
 import { compile, oneWay, screen, twoWay, type Plan } from '../wiring/index.js'
 import type { Frames } from './frames.js'
 import { personAt } from './gestures.js'
+import { caretIn, idsIn, ownObjects, snapshot, type Around } from './around.js'
 import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.js'
+import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
 import { isGesture, type Move, type Story } from './story.js'
 
 /** What was heard at one step of a story. */
@@ -47,24 +39,6 @@ export interface Row {
   readonly impossible: string | undefined
   /** Why what is seen here cannot be judged: it never settled, or reports came in a flood. */
   readonly unsettled: 'restless' | 'flood' | undefined
-}
-
-/** What is not part of the picture, and that clauses of their own look at. */
-export interface Around {
-  /** Events that it sent from its own element, and that its contract does not declare. */
-  readonly strays: readonly string[]
-  /** The names whose given object it has changed, and the reports that carried such an object. */
-  readonly mutated: readonly string[]
-  /** What its form would send for it now, and what it would have sent at each submit since the last row. */
-  readonly formValues: readonly unknown[]
-  readonly submits: readonly (readonly unknown[])[]
-  readonly isValid: boolean | undefined
-  /** The second one of two. */
-  readonly twin: { readonly read: Given; readonly picture: Picture } | undefined
-  /** Where the caret is, if it is in a text of this component. */
-  readonly caret: { readonly text: string; readonly at: number | null } | undefined
-  /** The attributes of its own element. */
-  readonly attributes: Readonly<Record<string, string>>
 }
 
 /** A story as it was played: the mount, then one row a move; it ends early where the component threw. */
@@ -156,12 +130,12 @@ async function play(
   const runner: Runner = createRunner(
     plan,
     {
-      tell: (_, changes) => mounted?.tell(changes),
+      tell: (_, changes) => mounted?.tell(owned.copy(changes)),
       command: (_, name, args) => mounted?.command(name, ...args),
       read: (_, name) => mounted?.read(name),
       fault: ({ error }) => noteFault(error),
     },
-    owned.copy(story.given),
+    story.given,
   )
   const knownSlot = (name: string) => runner.slots()[plan.bound.find((bound) => bound.name === name)?.known ?? -1]
 
@@ -189,10 +163,12 @@ async function play(
       move,
       heard,
       held: Object.fromEntries(
-        plan.cells.map((cell) => [cell.name, runner.read(cell.name)]).filter(([, value]) => value !== undefined),
+        plan.cells
+          .map((cell) => [cell.name, snapshot(runner.read(cell.name))])
+          .filter(([, value]) => value !== undefined),
       ),
       known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.slots()[bound.known]])),
-      read: Object.fromEntries(plan.cells.map((cell) => [cell.name, readOne(cell.name)])),
+      read: Object.fromEntries(plan.cells.map((cell) => [cell.name, snapshot(readOne(cell.name))])),
       around: around(heard),
       picture: settled.picture,
       fault,
@@ -217,8 +193,9 @@ async function play(
       submits,
       isValid: formOf()?.checkValidity(),
       twin: twin && {
-        read: Object.fromEntries(plan.cells.map(({ name }) => [name, twin?.mounted.read(name)])),
+        read: Object.fromEntries(plan.cells.map(({ name }) => [name, snapshot(twin?.mounted.read(name))])),
         picture: pictureOf(twin.place),
+        sharedIds: idsIn(twin.place).filter((id) => idsIn(place).includes(id)),
       },
       caret: caretIn(place),
       attributes: Object.fromEntries([...(root()?.attributes ?? [])].map(({ name, value }) => [name, value])),
@@ -255,7 +232,7 @@ async function play(
 
   function make(move: Move): string | undefined {
     if ('gesture' in move) return person.act(move.gesture)
-    if ('tell' in move) runner.setAll(owned.copy(move.tell))
+    if ('tell' in move) runner.setAll(move.tell)
     else if ('command' in move) callCommand(move.command)
     else if ('retell' in move) mounted?.tell({ [move.retell]: runner.read(move.retell) })
     else if ('form' in move) {
@@ -277,7 +254,7 @@ async function play(
       if (story.setting === 'vetoed') veto?.()
       hear(event, payload)
     }
-    const given = runner.given(OWNED)
+    const given = owned.copy(runner.given(OWNED))
     const { setting } = story
     if (setting === 'reversed') return options.mountInto(place)(reversed(contract), given, hears)
     if (setting !== 'form' && setting !== 'early' && setting !== 'attributes')
@@ -372,84 +349,6 @@ async function play(
     view.removeEventListener('error', onError)
     view.removeEventListener('unhandledrejection', onRejection)
     view.removeEventListener('submit', stopSubmit)
-  }
-}
-
-const FORM_NAME = 'probed'
-
-/** A place of its own; in a form, the fieldset around the component. */
-function placeFor({ setting }: Story, container: HTMLElement): HTMLElement {
-  const { ownerDocument: document } = container
-  if (setting !== 'form' && setting !== 'twin') return container
-  if (setting === 'twin') return container.appendChild(document.createElement('div'))
-  const form = container.appendChild(document.createElement('form'))
-  return form.appendChild(document.createElement('fieldset'))
-}
-
-/** An element that no registry knows yet: it is made in a document without a window, and is upgraded when it is put in place. */
-function undefinedElement(document: Document, tag: string): HTMLElement {
-  return document.implementation.createHTMLDocument('').createElement(tag)
-}
-
-/** The names that markup can say, each with its attribute; the others are set as properties. */
-function attributesFor(contract: AnyContract, given: Given): Record<string, readonly [string, string]> {
-  return Object.fromEntries(
-    givenClauses(contract).flatMap((clause) => {
-      const text = attributeText(clause, given[clause.name])
-      return clause.attribute === false || text === undefined || text === null
-        ? []
-        : [[clause.name, [clause.attribute, text]]]
-    }),
-  )
-}
-
-/** A value as an attribute says it; null where leaving it out does, undefined where none can. */
-export function attributeText({ attribute }: PropertyClause, value: unknown): string | null | undefined {
-  if (attribute === false || typeof value === 'object' || value === undefined) return undefined
-  return value === false ? null : value === true ? '' : String(value)
-}
-
-/** The same contract with its properties in the other order; bounds still come before the values that they bound. */
-function reversed(contract: AnyContract): AnyContract {
-  return { ...contract, properties: Object.fromEntries(Object.entries(contract.properties).reverse()) }
-}
-
-function caretIn(place: HTMLElement): Around['caret'] {
-  const active = deepActiveElement(place.ownerDocument) as HTMLInputElement | null
-  if (active === null || !('selectionStart' in active) || !isInside(active, place)) return undefined
-  try {
-    return { text: active.value, at: active.selectionStart }
-  } catch {
-    return undefined
-  }
-}
-
-function isInside(node: Node, place: Node): boolean {
-  for (let at: Node | null = node; at !== null; at = (at as ShadowRoot).host ?? at.parentNode)
-    if (at === place) return true
-  return false
-}
-
-/** Copies of what an owner hands over, so that a component that changes one is found out, and spoils no other story. */
-function ownObjects() {
-  const handed: { name: string; object: object; before: unknown }[] = []
-  const copyOne = (name: string, value: unknown): unknown => {
-    if (typeof value !== 'object' || value === null || isHost(value)) return value
-    try {
-      const object = structuredClone(value) as object
-      handed.push({ name, object, before: structuredClone(value) })
-      return object
-    } catch {
-      // What holds host objects is handed over as it is.
-      return value
-    }
-  }
-  const isChanged = ({ object, before }: (typeof handed)[number]) => !equal(object, before)
-  return {
-    copy: (given: Given): Given =>
-      Object.fromEntries(Object.entries(given).map(([name, value]) => [name, copyOne(name, value)])),
-    changed: () => [...new Set(handed.filter(isChanged).map(({ name }) => name))],
-    hasChanged: (payload: unknown) => handed.some((one) => one.object === payload && isChanged(one)),
   }
 }
 

@@ -5,6 +5,7 @@ import {
   samplesOf,
   valueClauses,
   type AnyContract,
+  type CommandClause,
   type PropertyClause,
   type ValueClause,
 } from '../contract/index.js'
@@ -137,6 +138,11 @@ export async function subjectFor(
     controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),
   )
   return { ...subject, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
+}
+
+/** The commands that can be called with nothing. */
+export function freeCommands({ commands }: AnyContract): string[] {
+  return Object.values<CommandClause>(commands).flatMap(({ name, takes }) => (takes === undefined ? [name] : []))
 }
 
 /** The first way by each control that changes a value; where a text is typed, one that leaves no doubt what it means. */

@@ -1,5 +1,6 @@
 export { compareText } from './compare-text.js'
 export { checkText } from './check-text.js'
+export { probeJunit } from './junit.js'
 export { reportJson } from './json.js'
 export {
   countClauses,

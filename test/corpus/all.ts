@@ -5,9 +5,13 @@ import { hatchToggle } from './hatch-toggle.js'
 import { haulDate } from './haul-date.js'
 import { knotChoice } from './knot-choice.js'
 import { mastHeight } from './mast-height.js'
+import { pitchRange } from './pitch-range.js'
 import { plankRating } from './plank-rating.js'
 import { ropeOrder } from './rope-order.js'
+import { slipField } from './slip-field.js'
 import { tideLevel } from './tide-level.js'
+import { toolList } from './tool-list.js'
+import { woodPick } from './wood-pick.js'
 
 /** Each entry is a sound component, followed by its variants with one fault each. */
 export const corpus = [
@@ -18,7 +22,11 @@ export const corpus = [
   haulDate,
   knotChoice,
   mastHeight,
+  pitchRange,
   plankRating,
   ropeOrder,
+  slipField,
   tideLevel,
+  toolList,
+  woodPick,
 ]

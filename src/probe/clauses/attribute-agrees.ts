@@ -1,7 +1,8 @@
-import { equal, printed, type PropertyClause } from '../../contract/index.js'
+import { closest, equal, printed, type PropertyClause } from '../../contract/index.js'
 import { clause, type LeakAt } from '../clause.js'
 import { unlikeFresh } from '../laws.js'
-import { attributeText, type Played, type Row } from '../stage.js'
+import { attributeText } from '../settings.js'
+import type { Played, Row } from '../stage.js'
 import { isTell, tell, type Story } from '../story.js'
 import type { Subject } from '../subject.js'
 
@@ -47,9 +48,12 @@ function judgedNames(subject: Subject): PropertyClause[] {
         ),
     )
     .filter((name) => !withAttribute.some(({ attribute }) => attribute === name))
+  const unobserved = withAttribute
+    .map(({ attribute }) => attribute as string)
+    .filter((name) => !observed.includes(name))
+  const meant = strange.map((name) => closest(name, unobserved))
   return withAttribute.filter(
-    ({ attribute, name }) =>
-      observed.includes(attribute as string) || strange.some((one) => one.replace(/-/g, '') === name.toLowerCase()),
+    ({ attribute }) => observed.includes(attribute as string) || meant.includes(attribute as string),
   )
 }
 

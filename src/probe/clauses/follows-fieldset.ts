@@ -14,6 +14,7 @@ export const followsFieldset = clause({
     'It is not associated with forms, or the embedded DOM has no form-associated elements; --browser decides.',
   random: 'none',
   onTrial: 'gesture',
+  refusalHolds: true,
   needsElement: true,
   concerns: ({ form }) => form !== undefined,
   *stories(subject) {

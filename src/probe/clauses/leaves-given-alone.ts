@@ -1,4 +1,5 @@
 import { clause } from '../clause.js'
+import { freeCommands } from '../subject.js'
 import { tell } from '../story.js'
 
 /** It never changes an object that it was given. */
@@ -22,6 +23,8 @@ export const leavesGivenAlone = clause({
         if (typeof value === 'object' && value !== null) {
           yield { given: { ...subject.middle, [name]: value }, moves: [] }
           yield { given: subject.middle, moves: [tell({ [name]: value })] }
+          for (const command of freeCommands(subject.contract))
+            yield { given: { ...subject.middle, [name]: value }, moves: [{ command }] }
           for (const way of subject.chiefWays) yield { given: { ...way.given, [name]: value }, moves: way.moves }
         }
   },

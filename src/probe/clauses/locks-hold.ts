@@ -13,6 +13,7 @@ export const locksHold = clause({
   unprovenWhen: 'Nothing that a person can do was found.',
   random: 'none',
   onTrial: 'gesture',
+  refusalHolds: true,
   concerns: ({ locks, values }) =>
     (locks.readonly !== undefined || locks.disabled !== undefined) && Object.keys(values).length > 0,
   *stories(subject) {

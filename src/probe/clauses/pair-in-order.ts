@@ -18,15 +18,7 @@ export const pairInOrder = clause({
   concerns: (contract) => valueClauses(contract).some(({ ordered }) => ordered),
   *stories(subject) {
     for (const value of subject.values.filter(({ ordered }) => ordered))
-      for (const pair of closePairs(subject.plain(value.name)))
-        for (const way of subject.ways) {
-          const given = { ...way.given, [value.name]: pair }
-          if (subject.ideally(value.name, given) === undefined) continue
-          yield { given, moves: way.moves }
-          yield { given, moves: [...way.moves, ...way.moves, ...way.moves] }
-        }
-    for (const value of subject.values.filter(({ ordered }) => ordered))
-      for (const pair of subject.plain(value.name)) {
+      for (const pair of [value.default, ...subject.plain(value.name)].filter(Array.isArray)) {
         const [low, high] = pair as [unknown, unknown]
         if (typeof low === 'number' && typeof high === 'number' && low < high)
           yield {
@@ -35,6 +27,14 @@ export const pairInOrder = clause({
             unbounded: true,
           }
       }
+    for (const value of subject.values.filter(({ ordered }) => ordered))
+      for (const pair of closePairs(subject.plain(value.name)))
+        for (const way of subject.ways) {
+          const given = { ...way.given, [value.name]: pair }
+          if (subject.ideally(value.name, given) === undefined) continue
+          yield { given, moves: way.moves }
+          yield { given, moves: [...way.moves, ...way.moves, ...way.moves] }
+        }
   },
   judge(subject, { rows }) {
     for (const [at, row] of rows.entries())

@@ -16,14 +16,24 @@ export const standsAlone = clause({
   onTrial: 'gesture',
   concerns: () => true,
   *stories(subject) {
+    yield { given: subject.middle, moves: [], setting: 'twin' }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'twin' }
     for (const on of subject.controls)
       if (on.kind === 'button') yield { given: subject.middle, moves: [gesture({ do: 'press', on })], setting: 'twin' }
   },
+  proves: (_subject, { rows }) => rows.length > 1,
   judge(_subject, { rows }) {
     const first = rows[0].around.twin
     for (const [at, row] of rows.entries()) {
       const twin = row.around.twin
+      const [id] = twin?.sharedIds ?? []
+      if (id !== undefined)
+        return {
+          row: at,
+          says: `both have the id '${id}'`,
+          expected: 'ids that each makes for itself',
+          found: `id="${id}" twice in one tree: labels and descriptions of the second lead to the first`,
+        }
       if (first === undefined || twin === undefined || at === 0) continue
       const unlike = Object.keys(first.read).find((name) => !equal(first.read[name], twin.read[name]))
       if (unlike !== undefined)

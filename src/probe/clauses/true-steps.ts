@@ -22,10 +22,14 @@ export const trueSteps = clause({
         if (typeof value.step === 'string' ? subject.ideally(value.step, given) !== step : Number.isInteger(value.step))
           continue
         const { least } = subject.limits(value, given)
-        const from = { ...given, [value.name]: typeof least === 'number' ? least : 0 }
+        const base = typeof least === 'number' ? least : 0
+        const starts = [base, base + 10 * step].map((start) =>
+          subject.ideally(value.name, { ...given, [value.name]: start }),
+        )
         for (const way of subject.ways)
-          if (way.changes.has(value.name) && way.text === undefined)
-            yield { given: from, moves: [...way.moves, ...way.moves, ...way.moves] }
+          for (const start of starts)
+            if (way.changes.has(value.name) && way.text === undefined)
+              yield { given: { ...given, [value.name]: start }, moves: [...way.moves, ...way.moves, ...way.moves] }
       }
     }
   },
@@ -33,7 +37,8 @@ export const trueSteps = clause({
   judge(subject, { rows }) {
     for (const [at, row] of rows.entries())
       for (const value of subject.values) {
-        const stands = row.read[value.name]
+        const reported = row.heard.findLast((one) => one.value === value.name)?.payload
+        const stands = reported ?? row.read[value.name]
         if (at === 0 || value.step === undefined || stands === undefined || !settlesEdits(row.move)) continue
         const outside = outsideText(stands, subject.limits(value, row.held))
         if (outside?.includes('between two steps') === true)

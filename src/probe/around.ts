@@ -1,0 +1,82 @@
+import { equal, isHost } from '../contract/index.js'
+import { deepActiveElement } from '../dom/index.js'
+import type { Given } from '../ideal/index.js'
+import type { Picture } from './picture.js'
+
+/** What is not part of the picture, and that clauses of their own look at. */
+export interface Around {
+  /** Events that it sent from its own element, and that its contract does not declare. */
+  readonly strays: readonly string[]
+  /** The names whose given object it has changed, and the reports that carried such an object. */
+  readonly mutated: readonly string[]
+  /** What its form would send for it now, and what it would have sent at each submit since the last row. */
+  readonly formValues: readonly unknown[]
+  readonly submits: readonly (readonly unknown[])[]
+  readonly isValid: boolean | undefined
+  /** The second one of two. */
+  readonly twin:
+    | {
+        readonly read: Given
+        readonly picture: Picture
+        /** Ids that both have in one tree. */ readonly sharedIds: readonly string[]
+      }
+    | undefined
+  /** Where the caret is, if it is in a text of this component. */
+  readonly caret: { readonly text: string; readonly at: number | null } | undefined
+  /** The attributes of its own element. */
+  readonly attributes: Readonly<Record<string, string>>
+}
+
+/** What it is now, even if it is changed in place later. */
+export function snapshot(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || isHost(value)) return value
+  try {
+    return structuredClone(value)
+  } catch {
+    return value
+  }
+}
+
+/** The ids that stand in the tree of the page itself: those in a shadow tree are its own affair. */
+export function idsIn(place: HTMLElement): string[] {
+  return Array.from(place.querySelectorAll('[id]'), ({ id }) => id)
+}
+
+export function caretIn(place: HTMLElement): Around['caret'] {
+  const active = deepActiveElement(place.ownerDocument) as HTMLInputElement | null
+  if (active === null || !('selectionStart' in active) || !isInside(active, place)) return undefined
+  try {
+    return { text: active.value, at: active.selectionStart }
+  } catch {
+    return undefined
+  }
+}
+
+function isInside(node: Node, place: Node): boolean {
+  for (let at: Node | null = node; at !== null; at = (at as ShadowRoot).host ?? at.parentNode)
+    if (at === place) return true
+  return false
+}
+
+/** Copies of what an owner hands over, so that a component that changes one is found out, and spoils no other story. */
+export function ownObjects() {
+  const handed: { name: string; object: object; before: unknown }[] = []
+  const copyOne = (name: string, value: unknown): unknown => {
+    if (typeof value !== 'object' || value === null || isHost(value)) return value
+    try {
+      const object = structuredClone(value) as object
+      handed.push({ name, object, before: structuredClone(value) })
+      return object
+    } catch {
+      // What holds host objects is handed over as it is.
+      return value
+    }
+  }
+  const isChanged = ({ object, before }: (typeof handed)[number]) => !equal(object, before)
+  return {
+    copy: (given: Given): Given =>
+      Object.fromEntries(Object.entries(given).map(([name, value]) => [name, copyOne(name, value)])),
+    changed: () => [...new Set(handed.filter(isChanged).map(({ name }) => name))],
+    hasChanged: (payload: unknown) => handed.some((one) => one.object === payload && isChanged(one)),
+  }
+}

@@ -1,0 +1,3 @@
+import { corpus } from './all.js'
+
+for (const { define } of corpus.flat()) define()

@@ -44,9 +44,13 @@ const frames: Frames = {
   },
 }
 
+/** Each message is one turn for whoever has waited longest, so that two who wait at once both go on. */
+const turns: (() => void)[] = []
+channel.port1.onmessage = () => turns.shift()?.()
+
 function nextTurn(): Promise<void> {
   return new Promise((resolve) => {
-    channel.port1.onmessage = () => resolve()
+    turns.push(resolve)
     channel.port2.postMessage(null)
   })
 }

@@ -1,3 +1,4 @@
+import { equal } from '../contract/index.js'
 import type { Clause, LeakAt } from './clause.js'
 import type { Played } from './stage.js'
 import type { Story } from './story.js'
@@ -34,6 +35,6 @@ function* shorter(story: Story, row: number, { base }: Subject): Iterable<Story>
   for (const name of Object.keys(story.given)) {
     const { [name]: dropped, ...rest } = story.given
     if (!Object.hasOwn(base, name)) yield { ...story, given: rest }
-    else if (!Object.is(dropped, base[name])) yield { ...story, given: { ...story.given, [name]: base[name] } }
+    else if (!equal(dropped, base[name])) yield { ...story, given: { ...story.given, [name]: base[name] } }
   }
 }

@@ -78,10 +78,17 @@ export async function subjectFor(
   const played = new Map<string, Promise<Played>>()
   const component = ideal(contract)
 
+  /** Stories are played one after the other, whoever asks: two at once would share the focus and the clock. */
+  let last: Promise<unknown> = Promise.resolve()
+  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+    const made = last.then(work)
+    last = made.catch(() => undefined)
+    return made
+  }
   const play = (story: Story) => {
     const key = storyKey(story)
     let found = played.get(key)
-    if (found === undefined) played.set(key, (found = stage.play(story)))
+    if (found === undefined) played.set(key, (found = inTurn(() => stage.play(story))))
     return found
   }
   const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
@@ -128,9 +135,9 @@ export async function subjectFor(
     define: options.mountOn === undefined ? undefined : options.document.defaultView?.customElements.get(contract.tag),
     controls: [],
     document: options.document,
-    look: (given, at) => stage.look(given, [], at),
-    lookAfter: (given, moves, at) => stage.look(given, moves, at),
-    playAnew: (story) => stage.play(story),
+    look: (given, at) => inTurn(() => stage.look(given, [], at)),
+    lookAfter: (given, moves, at) => inTurn(() => stage.look(given, moves, at)),
+    playAnew: (story) => inTurn(() => stage.play(story)),
     frames: options.frames,
   }
   const ways = await survey(subject, stage)

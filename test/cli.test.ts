@@ -39,7 +39,7 @@ describe('the command line', () => {
 
   it('puts the answer first, and colour nowhere but on a terminal', async () => {
     const { out } = await caulker('probe', 'examples/bilge', '--component', 'stuck-photo', 'tally-board')
-    expect(out).to.match(/^1 of 2 components leaks: 1 broken, 11 held, in an embedded DOM\.\n/)
+    expect(out).to.match(/^1 of 2 components leaks: 1 broken, \d+ held, \d+ unproven, in an embedded DOM\.\n/)
     expect(out).to.include(
       'replay    caulker probe examples/bilge/contracts/leaks.contract.ts --seed 1 --component stuck-photo --clause takes-empty',
     )
@@ -89,7 +89,7 @@ describe('the command line', () => {
     [
       'a format that does not exist',
       ['probe', '--format', 'xml'],
-      /^caulker: option '--format <format>' argument 'xml' is invalid\. Allowed choices are text, json\.$/,
+      /^caulker: option '--format <format>' argument 'xml' is invalid\. Allowed choices are text, json, junit\.$/,
     ],
     [
       'a seed that is no number',
@@ -260,14 +260,14 @@ describe('the packed package', () => {
       'package.json': '{ "name": "slipway", "private": true, "type": "module" }',
       'chain-winch.contract.ts': CONTRACT,
       'chain-winch.ts': `customElements.define('chain-winch', class extends HTMLElement { #turns = 0; get turns() { return this.#turns } set turns(turns) { this.#turns = turns ?? 0; this.textContent = String(this.#turns) } connectedCallback() { this.textContent = String(this.#turns) } })`,
-      'use.mjs': `import { contract, Type, check } from 'caulker'\nimport { nativeText } from 'caulker/dom'\nimport { clauses } from 'caulker/probe'\nimport { checkText } from 'caulker/report'\nconsole.log(nativeText.tag, clauses.length, checkText({ kind: 'check', version: 1, contracts: 1, screens: 0, pages: 0, findings: [], troubles: [] }).trim(), check({ contracts: [contract('a-b', {})], screens: [] }).length)`,
+      'use.mjs': `import { contract, Type, check } from 'caulker'\nimport { nativeText } from 'caulker/dom'\nimport { clauses } from 'caulker/probe'\nimport { checkText } from 'caulker/report'\nconsole.log(nativeText.tag, clauses.length, checkText({ kind: 'check', version: 1, contracts: 1, screens: 0, interiors: 0, journeys: 0, pages: 0, findings: [], troubles: [] }).trim(), check({ contracts: [contract('a-b', {})], screens: [] }).length)`,
     })
     const packed = await run('npm', ['pack', '--ignore-scripts', '--silent', '--pack-destination', folder])
     const tarball = packed.out.trim().split('\n').pop()!
     const installed = await run('npm', ['install', '--prefer-offline', '--silent', `./${tarball}`], folder)
     expect(installed.code, installed.err).to.equal(0)
     expect(existsSync(join(folder, 'node_modules/caulker/schema/report-1.json'))).to.equal(true)
-    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 9 No leaks found in 1 contract. 1\n')
+    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 38 No leaks found in 1 contract. 1\n')
     expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal('No leaks found in 1 contract.\n')
     const { code, out } = await run('npx', ['caulker', 'probe', '.'], folder)
     expect([code, out.split('\n')[0]]).to.satisfy(

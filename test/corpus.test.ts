@@ -19,13 +19,14 @@ describe('the fault corpus', () => {
     })
     for (const one of faulty)
       it(`${one.contract.tag}: a right clause names it`, async () => {
-        const broken = (await probed(one)).clauses.filter(({ status }) => status === 'broken')
+        const broken = (await probed(one, one.clauses)).clauses.filter(({ status }) => status === 'broken')
         const right = broken.filter(({ clause }) => one.clauses.includes(clause))
         expect(right, `broken: ${broken.map(({ clause }) => clause).join(', ') || 'none'}`).not.to.eql([])
         expect(right[0]!.leak!.ledger.length - 1, 'steps of the story').to.be.at.most(4)
       })
   }
 
-  const probed = ({ contract }: (typeof corpus)[number][number]) =>
-    probe(contract, { document: window.document, frames: window.frames })
+  /** A fault is only looked for by the clauses that may name it; `npm run corpus` asks all of them, in both environments. */
+  const probed = ({ contract }: (typeof corpus)[number][number], clauses?: readonly string[]) =>
+    probe(contract, { document: window.document, frames: window.frames, ...(clauses && { clauses }) })
 })

@@ -30,7 +30,7 @@ export const pitchRange = variants({
     'takes-crossed': ['pair-in-order'],
     'high-end-unbounded': ['stays-within'],
     'reports-one-end': ['reports-truth'],
-    'shows-low-only': ['follows-change', 'shows-initial', 'reports-once'],
+    'shows-low-only': ['follows-change', 'shows-initial', 'resets-fully'],
     'buttons-pass-lock': ['locks-hold'],
     'changes-given-pair': ['leaves-given-alone', 'fresh-payload'],
     'reports-both-ends-apart': ['reports-once'],

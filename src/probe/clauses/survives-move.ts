@@ -1,6 +1,9 @@
+import type { Given } from '../../ideal/index.js'
 import { clause } from '../clause.js'
 import { unlikeFresh, unlikeTwin } from '../laws.js'
+import { samePicture } from '../picture.js'
 import { isTell, tell } from '../story.js'
+import type { Subject } from '../subject.js'
 
 /** Moved elsewhere in the page it goes on as before. */
 export const survivesMove = clause({
@@ -35,6 +38,7 @@ export const survivesMove = clause({
         found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
       }
     const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
+    if (changed !== undefined && (await changesWithTime(subject, story.given))) return undefined
     if (changed !== undefined) return { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
     const rest = story.moves.slice(moves)
     if (rest.length === 0) return undefined
@@ -50,3 +54,10 @@ export const survivesMove = clause({
     )
   },
 })
+
+/** What looks otherwise after each move tells the time, and has forgotten nothing. */
+async function changesWithTime(subject: Subject, given: Given): Promise<boolean> {
+  const { rows } = await subject.play({ given, moves: [{ place: 'another' }, { place: 'another' }] })
+  const [, once, twice] = rows
+  return once !== undefined && twice !== undefined && !samePicture(once.picture, twice.picture)
+}

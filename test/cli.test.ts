@@ -259,7 +259,7 @@ describe('the packed package', () => {
     const folder = folderWith({
       'package.json': '{ "name": "slipway", "private": true, "type": "module" }',
       'chain-winch.contract.ts': CONTRACT,
-      'chain-winch.ts': `customElements.define('chain-winch', class extends HTMLElement { #turns = 0; get turns() { return this.#turns } set turns(turns) { this.#turns = turns ?? 0; this.textContent = String(this.#turns) } connectedCallback() { this.textContent = String(this.#turns) } })`,
+      'chain-winch.ts': `customElements.define('chain-winch', class extends HTMLElement { #turns = 0; get turns() { return this.#turns } set turns(turns) { this.#turns = turns ?? 0; this.textContent = String(this.#turns) } connectedCallback() { const own = Object.getOwnPropertyDescriptor(this, 'turns'); if (own) { delete (this as any).turns; this.turns = own.value }; this.textContent = String(this.#turns) } })`,
       'use.mjs': `import { contract, Type, check } from 'caulker'\nimport { nativeText } from 'caulker/dom'\nimport { clauses } from 'caulker/probe'\nimport { checkText } from 'caulker/report'\nconsole.log(nativeText.tag, clauses.length, checkText({ kind: 'check', version: 1, contracts: 1, screens: 0, interiors: 0, journeys: 0, pages: 0, findings: [], troubles: [] }).trim(), check({ contracts: [contract('a-b', {})], screens: [] }).length)`,
     })
     const packed = await run('npm', ['pack', '--ignore-scripts', '--silent', '--pack-destination', folder])

@@ -176,3 +176,28 @@ export function unlikeTwin(rows: readonly Row[], twin: readonly Row[], skip: num
   }
   return undefined
 }
+
+/** Two of them share nothing: what is done at the first changes nothing that the second says or shows. */
+export function touchesTwin({ rows }: Played): LeakAt | undefined {
+  const first = rows[0].around.twin
+  for (const [at, { around }] of rows.entries()) {
+    const { twin } = around
+    if (at === 0 || first === undefined || twin === undefined) continue
+    const unlike = Object.keys(first.read).find((name) => !equal(first.read[name], twin.read[name]))
+    if (unlike !== undefined)
+      return {
+        row: at,
+        says: `what is done at one changes ${unlike} of the other`,
+        expected: `${unlike} ${printed(first.read[unlike])} at the other`,
+        found: `${unlike} ${printed(twin.read[unlike])} at the other`,
+      }
+    if (!samePicture(first.picture, twin.picture))
+      return {
+        row: at,
+        says: 'what is done at one is shown at the other',
+        expected: `the other shows ${pictureText(first.picture)}`,
+        found: `the other shows ${pictureText(twin.picture)}`,
+      }
+  }
+  return undefined
+}

@@ -154,7 +154,7 @@ function withNames(reckoned: Record<string, unknown>): Record<string, unknown> {
   return reckoned
 }
 
-function cellClause(draft: CellDraft<TSchema>, name: string): CellClause {
+export function cellClause(draft: CellDraft<TSchema>, name: string): CellClause {
   return {
     name,
     type: draft.type,

@@ -1,9 +1,8 @@
 import { CaulkerError, hint, mapValues, rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
-import { named } from './compose.js'
+import { cellClause, named } from './compose.js'
 import { isScreen, type AnyScreen, type CellClause, type CellDraft, type Screen } from './screen.js'
 import type { Cell } from './tokens.js'
 import type { CellsOf } from './types.js'
-import { listed } from '../contract/index.js'
 
 /** Several screens that share cells, with ways between them. */
 export interface Journey {
@@ -66,14 +65,7 @@ export function journey<S extends SchemaMap, const U extends Record<string, AnyS
   const made: Journey = {
     kind: 'journey',
     name,
-    cells: mapValues(draft.cells, (clause: CellDraft<SchemaMap[string]>, of): CellClause => ({
-      name: of,
-      type: clause.type,
-      initial: clause.initial,
-      amend: listed(clause.amend),
-      refuse: listed(clause.refuse),
-      after: listed(clause.after),
-    })),
+    cells: mapValues(draft.cells, cellClause),
     screens: { ...draft.screens },
     start: draft.start,
     ends: [...(draft.ends ?? [])],

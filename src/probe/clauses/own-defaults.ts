@@ -1,6 +1,6 @@
-import { equal, isHost, printed } from '../../contract/index.js'
+import { isHost } from '../../contract/index.js'
 import { clause } from '../clause.js'
-import { pictureText, samePicture } from '../picture.js'
+import { touchesTwin } from '../laws.js'
 
 /** No default object is shared by instances. */
 export const ownDefaults = clause({
@@ -23,30 +23,8 @@ export const ownDefaults = clause({
       for (const moves of [way.moves, [...way.moves, ...way.moves]])
         yield { given: subject.least, moves, setting: 'twin' }
   },
-  judge(_subject, { rows }) {
-    const first = rows[0].around.twin
-    if (first === undefined) return undefined
-    for (const [at, row] of rows.entries()) {
-      const twin = row.around.twin
-      if (twin === undefined || at === 0) continue
-      const unlike = Object.keys(first.read).find((name) => !equal(first.read[name], twin.read[name]))
-      if (unlike !== undefined)
-        return {
-          row: at,
-          says: `what is done at one instance changes ${unlike} of another`,
-          expected: `${unlike} ${printed(first.read[unlike])} at the other`,
-          found: `${unlike} ${printed(twin.read[unlike])} at the other`,
-          cause: 'both hold one and the same default object',
-        }
-      if (!samePicture(first.picture, twin.picture))
-        return {
-          row: at,
-          says: 'what is done at one instance is shown at another',
-          expected: `the other shows ${pictureText(first.picture)}`,
-          found: `the other shows ${pictureText(twin.picture)}`,
-          cause: 'both hold one and the same default object',
-        }
-    }
-    return undefined
+  judge(_subject, played) {
+    const leak = touchesTwin(played)
+    return leak && { ...leak, cause: 'both hold one and the same default object' }
   },
 })

@@ -1,6 +1,5 @@
-import { equal, printed } from '../../contract/index.js'
 import { clause } from '../clause.js'
-import { pictureText, samePicture } from '../picture.js'
+import { touchesTwin } from '../laws.js'
 import { gesture } from '../story.js'
 
 /** Two of them on one page do not touch each other. */
@@ -22,35 +21,14 @@ export const standsAlone = clause({
       if (on.kind === 'button') yield { given: subject.middle, moves: [gesture({ do: 'press', on })], setting: 'twin' }
   },
   proves: (_subject, { rows }) => rows.length > 1,
-  judge(_subject, { rows }) {
-    const first = rows[0].around.twin
-    for (const [at, row] of rows.entries()) {
-      const twin = row.around.twin
-      const [id] = twin?.sharedIds ?? []
-      if (id !== undefined)
-        return {
-          row: at,
-          says: `both have the id '${id}'`,
-          expected: 'ids that each makes for itself',
-          found: `id="${id}" twice in one tree: labels and descriptions of the second lead to the first`,
-        }
-      if (first === undefined || twin === undefined || at === 0) continue
-      const unlike = Object.keys(first.read).find((name) => !equal(first.read[name], twin.read[name]))
-      if (unlike !== undefined)
-        return {
-          row: at,
-          says: `what is done at one changes ${unlike} of the other`,
-          expected: `${unlike} ${printed(first.read[unlike])} at the other`,
-          found: `${unlike} ${printed(twin.read[unlike])} at the other`,
-        }
-      if (!samePicture(first.picture, twin.picture))
-        return {
-          row: at,
-          says: 'what is done at one is shown at the other',
-          expected: `the other shows ${pictureText(first.picture)}`,
-          found: `the other shows ${pictureText(twin.picture)}`,
-        }
+  judge(_subject, played) {
+    const [id] = played.rows[0].around.twin?.sharedIds ?? []
+    if (id === undefined) return touchesTwin(played)
+    return {
+      row: 0,
+      says: `both have the id '${id}'`,
+      expected: 'ids that each makes for itself',
+      found: `id="${id}" twice in one tree: labels and descriptions of the second lead to the first`,
     }
-    return undefined
   },
 })

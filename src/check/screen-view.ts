@@ -105,11 +105,9 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
       ...new Set([screen.bindings, screen.on, screen.rows, screen.shown].flatMap((section) => Object.keys(section))),
     ].filter((name) => !Object.hasOwn(screen.fittings, name)),
     actions,
-    cellsBehind: (source) => cellsBehind(screen, source),
+    cellsBehind: (source) => cellsBehind(screen, [source]),
     writersOf: (cell) => writers().get(cell) ?? NOBODY,
-    readCells: once(
-      () => new Set(readables(screen, fittings, actions).flatMap((source) => [...cellsBehind(screen, source)])),
-    ),
+    readCells: once(() => cellsBehind(screen, readables(screen, fittings, actions))),
     editedCells: once(
       () =>
         new Set(
@@ -273,34 +271,41 @@ function writersByCell(
   return writers
 }
 
-function cellsBehind(screen: AnyScreen, source: Readable<unknown>, seen = new Set<Readable<unknown>>()): Set<string> {
-  if (seen.has(source)) return new Set()
-  seen.add(source)
-  if (source.kind === 'cell') return new Set([source.name])
-  const inputs = source.inputs ?? (screen.reckoned as Record<string, Reckoned<unknown>>)[source.name]?.inputs ?? []
-  return new Set(inputs.flatMap((input) => [...cellsBehind(screen, input, seen)]))
+/** The cells behind some sources, in one set, however many ways lead to each. */
+function cellsBehind(screen: AnyScreen, sources: Iterable<Readable<unknown>>): Set<string> {
+  const cells = new Set<string>()
+  const seen = new Set<Readable<unknown>>()
+  const follow = (source: Readable<unknown>): void => {
+    if (source.kind === 'cell') cells.add(source.name)
+    else if (!seen.has(source)) {
+      seen.add(source)
+      const inputs = source.inputs ?? (screen.reckoned as Record<string, Reckoned<unknown>>)[source.name]?.inputs
+      inputs?.forEach(follow)
+    }
+  }
+  for (const source of sources) follow(source)
+  return cells
 }
 
 /** Everything that is read: by bindings, computations, lists, conditions, calls and what is sent. */
-function readables(
+function* readables(
   screen: AnyScreen,
   fittings: readonly FittingView[],
   actions: readonly Placed[],
-): Readable<unknown>[] {
-  const sends = Object.values(screen.submit?.sends ?? {}).map(
-    (name): Readable<unknown> => (screen.reckoned as Record<string, Reckoned<unknown>>)[name] ?? { kind: 'cell', name },
-  )
-  return [
-    ...fittings.flatMap(({ bindings }) =>
-      [...bindings.values()].flatMap((binding) => (binding.kind === 'constant' ? [] : [binding.source])),
-    ),
-    ...Object.values<Reckoned<unknown>>(screen.reckoned).flatMap((reckoned) => [...reckoned.inputs]),
-    ...Object.values(screen.rows).map(({ source }): Readable<unknown> => source as AnyCell),
+): Generator<Readable<unknown>> {
+  const reckoned = screen.reckoned as Record<string, Reckoned<unknown>>
+  for (const { bindings } of fittings)
+    for (const binding of bindings.values())
+      if (binding.kind !== 'constant' && isReadable(binding.source)) yield binding.source
+  const others: readonly unknown[] = [
+    ...Object.values(reckoned).flatMap(({ inputs }) => inputs),
+    ...Object.values(screen.rows).map(({ source }): unknown => source),
     ...Object.values(screen.shown).map(({ source }) => source),
     ...Object.values(screen.readings),
     ...actions.flatMap(({ action }) => [...allSteps(action.steps)].flatMap(givenReadables)),
-    ...sends,
-  ].filter(isReadable)
+    ...Object.values(screen.submit?.sends ?? {}).map((name) => reckoned[name] ?? { kind: 'cell', name }),
+  ]
+  yield* others.filter(isReadable)
 }
 
 function typeOf(cells: ReadonlyMap<string, CellClause>, source: Readable<unknown>): TSchema | undefined {

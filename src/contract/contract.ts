@@ -267,12 +267,26 @@ function propertyClause(name: string, draft: PropertyDraft<TSchema>, required: b
   }
 }
 
-function valueClause(name: string, draft: ValueDraft<TSchema, string>, required: boolean): ValueClause {
+/** Written out member by member: a spread that is added to makes an object that is slow to read, and there may be thousands. */
+function valueClause(name: string, draft: ValueDraft<TSchema, string>, isRequired: boolean): ValueClause {
   const empty = 'empty' in draft ? draft.empty : emptyOf(draft.type)
+  const { type, required, hasDefault, attribute, reflects, label, summary, amend, refuse, after, code } =
+    propertyClause(name, draft, isRequired)
   return {
-    ...propertyClause(name, draft, required),
     kind: 'value',
-    default: 'default' in draft ? draft.default : empty,
+    name,
+    type,
+    required,
+    default: hasDefault ? draft.default : empty,
+    hasDefault,
+    attribute,
+    reflects,
+    label,
+    summary,
+    amend,
+    refuse,
+    after,
+    code,
     event: draft.event ?? `${kebab(name)}-set`,
     payloadAt: draft.payloadAt ?? '/detail/value',
     reports: draft.reports ?? 'edit',

@@ -36,10 +36,12 @@ for (const name of ['ResizeObserver', 'IntersectionObserver'] as const) {
 const clocked = clock.frames(nextTurn, (error) =>
   globalThis.dispatchEvent(new ErrorEvent('error', { error, cancelable: true })),
 )
+const isDrawn = () => observers > 0 || document.getAnimations().length > 0
 const frames: Frames = {
   ...clocked,
+  isStill: () => clock.waiting() === 0 && !isDrawn(),
   async next() {
-    if (observers > 0 || document.getAnimations().length > 0) await new Promise((resolve) => requestFrame(resolve))
+    if (isDrawn()) await new Promise((resolve) => requestFrame(resolve))
     return clocked.next()
   },
 }

@@ -53,7 +53,7 @@ export function openEmbeddedWindow(): EmbeddedWindow {
   const restore = expose(window as never)
   const clock = installClock()
   for (const name of TIMERS)
-    if (name !== 'performance' && name !== 'Date')
+    if (name !== 'performance' && name !== 'Date' && name in globalThis)
       define(window, name, (globalThis as never as Record<string, unknown>)[name])
   const report = (error: unknown) =>
     void window.dispatchEvent(new window.ErrorEvent('error', { error, cancelable: true }))

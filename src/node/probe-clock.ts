@@ -11,6 +11,8 @@ export const TIMERS = [
   'cancelAnimationFrame',
   'Date',
   'performance',
+  'requestIdleCallback',
+  'cancelIdleCallback',
 ] as const
 
 const FRAME = 16
@@ -25,11 +27,13 @@ export interface ProbeClock {
 }
 
 export function installClock(): ProbeClock {
-  const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: [...TIMERS] as never })
+  const toFake = TIMERS.filter((name) => name in globalThis)
+  const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: toFake as never })
   return {
     frames: (turn, report) => ({
       restart: () => clock.setSystemTime(NOON),
       milliseconds: FRAME,
+      isStill: () => clock.countTimers() === 0,
       next() {
         try {
           clock.tick(FRAME)

@@ -21,10 +21,13 @@ export function controlsIn(container: ParentNode): Control[] {
   const visit = (element: Element) => {
     const kind = kindOf(element)
     if (kind !== undefined) found.push({ kind, element: element as HTMLElement })
-    if (element.shadowRoot !== null) [...element.shadowRoot.children].forEach(visit)
-    ;[...element.children].forEach(visit)
+    if (element.shadowRoot !== null) visitAll(element.shadowRoot)
+    visitAll(element)
   }
-  ;[...container.children].forEach(visit)
+  const visitAll = (parent: ParentNode) => {
+    for (let child = parent.firstElementChild; child !== null; child = child.nextElementSibling) visit(child)
+  }
+  visitAll(container)
   return found
 }
 

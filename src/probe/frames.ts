@@ -4,6 +4,8 @@ export interface Frames {
   restart?(): void
   /** The next frame has been drawn, and what it set off has run. */
   next(): Promise<void>
+  /** Whether nothing is waiting for time to pass: what stands still now stays so. */
+  isStill?(): boolean
   /** How many milliseconds a component sees pass in one frame. */
   readonly milliseconds: number
 }

@@ -9,17 +9,10 @@ export const EMPTY_PICTURE: Picture = { lines: [], live: [] }
 
 /** Takes the picture of all that is inside a container, through open shadow roots and slots. */
 export function pictureOf(container: Element): Picture {
-  const lines: string[] = []
-  const live: string[] = []
-  const walk: Walk = { text: '', into: lines, flush: () => undefined }
-  walk.flush = () => {
-    const text = walk.text.replace(/\s+/g, ' ').trim()
-    if (text !== '') walk.into.push(text)
-    walk.text = ''
-  }
-  for (const child of container.children) visit(child, walk, live)
-  walk.flush()
-  return { lines, live }
+  const walk = walkOver()
+  visitAll(container, walk)
+  flush(walk)
+  return { lines: walk.lines, live: walk.live }
 }
 
 export function samePicture(one: Picture, other: Picture): boolean {
@@ -45,9 +38,24 @@ export function linesOnlyIn(picture: Picture, other: Picture): string[] {
 }
 
 interface Walk {
-  text: string
+  readonly lines: string[]
+  readonly live: string[]
+  /** Where a line goes that ends here. */
   into: string[]
-  flush(): void
+  text: string
+  /** Whether any style of a tree hides something, asked once a tree: computing styles for nothing takes most of the time of a probe. */
+  readonly hides: Map<Node, boolean>
+}
+
+function walkOver(): Walk {
+  const lines: string[] = []
+  return { lines, live: [], into: lines, text: '', hides: new Map() }
+}
+
+function flush(walk: Walk): void {
+  const text = walk.text.replace(/\s+/g, ' ').trim()
+  if (text !== '') walk.into.push(text)
+  walk.text = ''
 }
 
 const SILENT = new Set(['style', 'script', 'template', 'datalist', 'option', 'noscript', 'source', 'track'])
@@ -93,59 +101,67 @@ const BLOCKS = new Set([
   'output',
 ])
 
-function visit(node: Node, walk: Walk, live: string[]): void {
+function visit(node: Node, walk: Walk): void {
   if (node.nodeType === 3) {
     walk.text += node.nodeValue ?? ''
     return
   }
   if (node.nodeType !== 1) return
   const element = node as HTMLElement
-  if (SILENT.has(element.localName) || isHidden(element)) return
+  const name = element.localName
+  if (SILENT.has(name) || isHidden(element, walk)) return
   const control = controlText(element)
   if (control !== undefined) {
-    walk.flush()
+    flush(walk)
     walk.into.push(control)
     return
   }
-  const isBlock = BLOCKS.has(element.localName) || element.localName.includes('-')
-  if (isBlock || element.localName === 'br') walk.flush()
+  const isBlock = BLOCKS.has(name) || name.includes('-')
+  if (isBlock || name === 'br') flush(walk)
   const before = walk.into
   if (isLive(element)) {
-    walk.flush()
-    walk.into = live
+    flush(walk)
+    walk.into = walk.live
   }
-  for (const child of childrenOf(element)) visit(child, walk, live)
-  if (isBlock || walk.into !== before) walk.flush()
+  visitUnder(element, walk)
+  if (isBlock || walk.into !== before) flush(walk)
   walk.into = before
 }
 
 /** What is drawn under an element: its shadow tree instead of its children, and what is slotted instead of a slot's own. */
-function childrenOf(element: Element): Iterable<Node> {
-  if (element.shadowRoot !== null) return element.shadowRoot.childNodes
-  if (element.localName !== 'slot') return element.childNodes
-  const assigned = (element as HTMLSlotElement).assignedNodes()
-  return assigned.length > 0 ? assigned : element.childNodes
+function visitUnder(element: Element, walk: Walk): void {
+  if (element.shadowRoot !== null) return visitAll(element.shadowRoot, walk)
+  const assigned = element.localName === 'slot' ? (element as HTMLSlotElement).assignedNodes() : []
+  if (assigned.length === 0) visitAll(element, walk)
+  for (const node of assigned) visit(node, walk)
 }
 
-function isHidden(element: HTMLElement): boolean {
-  if (element.hidden) return true
-  if (!mayHide(element)) return false
-  const { display, visibility } = element.ownerDocument.defaultView?.getComputedStyle(element) ?? {
-    display: '',
-    visibility: '',
-  }
-  return display === 'none' || visibility === 'hidden'
+function visitAll(parent: Node, walk: Walk): void {
+  for (let node = parent.firstChild; node !== null; node = node.nextSibling) visit(node, walk)
+}
+
+function isHidden(element: HTMLElement, walk: Walk): boolean {
+  if (element.hasAttribute('hidden')) return true
+  if (!mayHide(element, walk)) return false
+  const style = element.ownerDocument.defaultView?.getComputedStyle(element)
+  return style?.display === 'none' || style?.visibility === 'hidden'
 }
 
 const HIDING = /display\s*:\s*none|visibility\s*:\s*(?:hidden|collapse)/
 
+function mayHide(element: HTMLElement, { hides }: Walk): boolean {
+  const style = element.getAttribute('style')
+  if (style !== null && HIDING.test(style)) return true
+  const root = element.getRootNode() as ShadowRoot | Document
+  let known = hides.get(root)
+  if (known === undefined) hides.set(root, (known = mayHideIn(root)))
+  return known
+}
+
 const hidingRoots = new WeakMap<Node, { children: number; hides: boolean }>()
 
-/** Whether any style that reaches the element hides something: computing styles for nothing takes most of the time of a probe. */
-function mayHide(element: HTMLElement): boolean {
-  if (HIDING.test(element.getAttribute('style') ?? '')) return true
-  const root = element.getRootNode() as ShadowRoot | Document
-  const children = root.childNodes.length
+function mayHideIn(root: ShadowRoot | Document): boolean {
+  const children = root.childElementCount
   let known = hidingRoots.get(root)
   if (known === undefined || (known.children !== children && !known.hides))
     hidingRoots.set(root, (known = { children, hides: hidesSomething(root) }))

@@ -204,10 +204,10 @@ async function play(
 
   /** The element of the component, wherever it stands by now. */
   function root(): HTMLElement | undefined {
-    return place.querySelector<HTMLElement>(contract.tag) ?? undefined
+    return place.getElementsByTagName(contract.tag)[0] as HTMLElement | undefined
   }
 
-  /** Two frames in which nothing that a person sees changes and nothing is reported. */
+  /** Two frames in which nothing that a person sees changes and nothing is reported; one, where nothing waits for time to pass. */
   async function settle(within: number): Promise<{ picture: Picture; isQuiet: boolean }> {
     const quietFrames = 2 + Math.ceil(within / frames.milliseconds)
     let picture = EMPTY_PICTURE
@@ -219,7 +219,7 @@ async function play(
       quiet = frame > 0 && samePicture(now, picture) && heardInAll === reports ? quiet + 1 : 0
       picture = now
       reports = heardInAll
-      if (quiet >= quietFrames) return { picture, isQuiet: true }
+      if (quiet >= quietFrames || (quiet > 0 && frames.isStill?.() === true)) return { picture, isQuiet: true }
       if (heardInAll > MOST_REPORTS) break
     }
     return { picture, isQuiet: false }

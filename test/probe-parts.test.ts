@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 
 import { controlRefs } from '../dist/probe/controls.js'
-import { personAt, type Gesture } from '../dist/probe/gestures.js'
+import type { Gesture } from '../dist/probe/gestures.js'
+import { personAt } from '../dist/probe/person/index.js'
 import { pictureOf } from '../dist/probe/picture.js'
 import { clauses } from 'caulker/probe'
 import { judged } from '../dist/probe/judge.js'

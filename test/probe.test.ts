@@ -2,6 +2,9 @@ import { expect } from 'chai'
 import {
   nativeButton,
   nativeCheckbox,
+  nativeFile,
+  nativeRadios,
+  nativeSelect,
   nativeColour,
   nativeDate,
   nativeNumber,
@@ -199,6 +202,9 @@ describe('a probe', () => {
         nativeRange,
         nativeDate,
         nativeColour,
+        nativeFile,
+        nativeSelect(['oak', 'larch', 'pine']),
+        nativeRadios(['slip', 'mooring', 'shed']),
         nativeButton,
         nativeOutput,
       ]) {

@@ -1,7 +1,8 @@
 import { messageOf } from '../contract/index.js'
-import { definesFor } from '../node/config.js'
+import { setupFor } from '../node/config.js'
 import { probeEmbedded } from '../node/embedded.js'
 import type { Trouble } from '../node/errors.js'
+import { inParts, isOf, joined } from '../node/job-parts.js'
 import { shown } from '../node/find.js'
 import type { ProbeJob, ProbeOutcome } from '../node/probe-job.js'
 import { loadProject } from '../node/project.js'
@@ -42,12 +43,12 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
   } of project.contractFiles) {
     if (request.components !== undefined && !request.components.includes(tag)) continue
     try {
-      const defines = await definesFor(file, project.load)
+      const { defines, gestures } = await setupFor(tag, file, project.load)
       if (defines.length === 0)
         throw new Error(
           `no module is known that defines <${tag}>; name it in caulker.config.ts: export default { defines: ['elements/*.ts'] }`,
         )
-      jobs.push({ file, tag, defines, seed: request.seed, clauses: request.clauses, hung: [] })
+      jobs.push({ file, tag, defines, seed: request.seed, clauses: request.clauses, gestures, hung: [] })
     } catch (thrown) {
       troubles.push({ file, place: undefined, says: messageOf(thrown) })
     }
@@ -72,11 +73,17 @@ async function probed(
   jobs: readonly ProbeJob[],
   { browser, endpoint, workers = USUAL_WORKERS, onDone }: ProbeRequest,
 ): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
-  let done = 0
-  const count = ({ job }: ProbeOutcome) => onDone(++done, jobs.length, job.tag)
-  if (!browser) return { outcomes: await probeEmbedded(jobs, workers, count), ranIn: 'an embedded DOM' }
+  const parts = inParts(jobs, workers)
+  const open = [...parts]
+  const count = ({ job }: ProbeOutcome) => {
+    open.splice(open.indexOf(job), 1)
+    const left = jobs.filter((one) => open.some((part) => isOf(one, part)))
+    if (!left.some((one) => isOf(one, job))) onDone(jobs.length - left.length, jobs.length, job.tag)
+  }
+  if (!browser) return { outcomes: joined(jobs, await probeEmbedded(parts, workers, count)), ranIn: 'an embedded DOM' }
   const { probeInBrowser } = await import('../node/browser.js')
-  return probeInBrowser(jobs, count, { workers, endpoint })
+  const { outcomes, ranIn } = await probeInBrowser(parts, count, { workers, endpoint })
+  return { outcomes: joined(jobs, outcomes), ranIn }
 }
 
 function componentReport(

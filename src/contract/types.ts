@@ -1,7 +1,6 @@
 import { Type, type Static, type TSchema } from 'typebox'
 import { Compile } from 'typebox/compile'
 import { Check } from 'typebox/value'
-import { dequal } from 'dequal'
 
 export { Type, type Static, type TSchema }
 
@@ -120,7 +119,12 @@ export function isHost(value: unknown): value is object {
 export function equal(one: unknown, other: unknown): boolean {
   if (Object.is(one, other) || one === other) return true
   if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false
-  return !isHost(one) && !isHost(other) && dequal(one, other)
+  if (isHost(one) || isHost(other) || Array.isArray(one) !== Array.isArray(other)) return false
+  const names = Object.keys(one)
+  return (
+    names.length === Object.keys(other).length &&
+    names.every((name) => Object.hasOwn(other, name) && equal(one[name as never], other[name as never]))
+  )
 }
 
 /** A data type in a few words, for messages: `integer or null`. */

@@ -113,7 +113,7 @@ export function refuseUndefined({ tag }: AnyContract): void {
 
 /** By its constructor, so that what the constructor throws reaches the caller; `createElement` would swallow it. */
 function created(contract: AnyContract, native: Native | undefined, view: Window): Element {
-  if (native !== undefined) return native.create(view.document)
+  if (native !== undefined) return native.create(view.document, contract)
   const define = view.customElements.get(contract.tag)
   if (define === undefined)
     throw new CaulkerError(
@@ -182,9 +182,15 @@ function isFromHere(element: Element, event: Event): boolean {
   )
 }
 
-/** A native number that is NaN is empty. */
+/** A native number that is NaN is empty; files come as a list. */
 function carried(value: ValueClause, payload: unknown): unknown {
+  if (isFileList(payload)) return [...payload]
   return typeof payload === 'number' && Number.isNaN(payload) ? value.empty : payload
+}
+
+/** What a file field holds is told as a list. */
+function isFileList(payload: unknown): payload is Iterable<File> {
+  return typeof payload === 'object' && payload !== null && 'item' in payload && Symbol.iterator in payload
 }
 
 /** Text that does not parse is still the person's. */

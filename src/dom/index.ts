@@ -1,16 +1,21 @@
 export { attachHandlers } from './attach-handlers.js'
 export type { ElementOf, EventsOf, ElementFrom } from './element-types.js'
 export { elementMount, refuseUndefined, type ElementMountOptions } from './element-mount.js'
-export { deepActiveElement } from './focus.js'
+export { deepActiveElement, isInside } from './focus.js'
+export { rememberRoots, shadowOf } from './roots.js'
 export { mountScreen, type MountedScreen, type MountScreenOptions } from './mount-screen.js'
 export {
   nativeButton,
   nativeCheckbox,
+  nativeFile,
+  nativeRadios,
+  nativeSelect,
   nativeColour,
   nativeDate,
   nativeNumber,
   nativeOutput,
   nativeRange,
   nativeText,
-} from './natives.js'
+} from './native-contracts.js'
 export { takeGiven } from './take-given.js'
+export { chooseFiles } from './file-field.js'

@@ -1,132 +1,13 @@
-import { contract, Type } from '../contract/index.js'
-
-const orNull = Type.Union([Type.Number(), Type.Null()])
-
-/** The native text field, `<input type="text">` or one like it, and `<textarea>`. */
-export const nativeText = contract('native-text', {
-  summary: 'A native text field',
-  properties: {
-    placeholder: { type: Type.String(), default: '' },
-    disabled: { type: Type.Boolean(), default: false },
-    readOnly: { type: Type.Boolean(), default: false },
-  },
-  values: { value: { type: Type.String(), default: '', event: 'input', payloadAt: '/target/value' } },
-  commands: { focus: { effect: 'focus' } },
-  locks: { readonly: 'readOnly', disabled: 'disabled' },
-})
-
-/** The native number field, `<input type="number">`; it holds a number or, when it is empty, null, and it keeps what is off its bounds. */
-export const nativeNumber = contract('native-number', {
-  summary: 'A native number field',
-  properties: {
-    min: { type: orNull, default: null },
-    max: { type: orNull, default: null },
-    step: { type: orNull, default: null },
-    disabled: { type: Type.Boolean(), default: false },
-    readOnly: { type: Type.Boolean(), default: false },
-  },
-  values: {
-    value: {
-      type: orNull,
-      default: null,
-      event: 'input',
-      payloadAt: '/target/valueAsNumber',
-      bounds: { least: 'min', most: 'max' },
-      outside: 'keep',
-    },
-  },
-  commands: { focus: { effect: 'focus' } },
-  locks: { readonly: 'readOnly', disabled: 'disabled' },
-})
-
-/** The native slider, `<input type="range">`; it brings what is off its bounds or between its steps inside. */
-export const nativeRange = contract('native-range', {
-  summary: 'A native slider',
-  properties: {
-    min: { type: Type.Number(), default: 0 },
-    max: { type: Type.Number(), default: 100 },
-    step: { type: Type.Number({ exclusiveMinimum: 0 }), default: 1 },
-    disabled: { type: Type.Boolean(), default: false },
-  },
-  values: {
-    value: {
-      type: Type.Number(),
-      default: 50,
-      event: 'input',
-      payloadAt: '/target/valueAsNumber',
-      bounds: { least: 'min', most: 'max' },
-      step: 'step',
-    },
-  },
-  commands: { focus: { effect: 'focus' } },
-  locks: { disabled: 'disabled' },
-})
-
-/** The native date field, `<input type="date">`; it holds a date as `2031-05-14`, or an empty text. */
-export const nativeDate = contract('native-date', {
-  summary: 'A native date field',
-  properties: {
-    disabled: { type: Type.Boolean(), default: false },
-    readOnly: { type: Type.Boolean(), default: false },
-  },
-  values: {
-    value: {
-      type: Type.Union([Type.String({ format: 'date' }), Type.Literal('')]),
-      default: '',
-      event: 'input',
-      payloadAt: '/target/value',
-    },
-  },
-  commands: { focus: { effect: 'focus' } },
-  locks: { readonly: 'readOnly', disabled: 'disabled' },
-})
-
-/** The native colour field, `<input type="color">`; it holds a colour as `#1d3f58`. */
-export const nativeColour = contract('native-colour', {
-  summary: 'A native colour field',
-  properties: { disabled: { type: Type.Boolean(), default: false } },
-  values: {
-    value: {
-      type: Type.String({ pattern: '^#[0-9a-f]{6}$' }),
-      default: '#000000',
-      event: 'input',
-      payloadAt: '/target/value',
-    },
-  },
-  commands: { focus: { effect: 'focus' } },
-  locks: { disabled: 'disabled' },
-})
-
-/** The native checkbox, `<input type="checkbox">`. */
-export const nativeCheckbox = contract('native-checkbox', {
-  summary: 'A native checkbox',
-  properties: { disabled: { type: Type.Boolean(), default: false } },
-  values: { checked: { type: Type.Boolean(), default: false, event: 'change', payloadAt: '/target/checked' } },
-  commands: { focus: { effect: 'focus' } },
-  locks: { disabled: 'disabled' },
-})
-
-/** The native button, `<button>`; it sends `press` when it is clicked or operated by keyboard. */
-export const nativeButton = contract('native-button', {
-  summary: 'A native button',
-  required: ['text'],
-  properties: { text: { type: Type.String() }, disabled: { type: Type.Boolean(), default: false } },
-  events: { press: { payload: Type.Unknown() } },
-  commands: { focus: { effect: 'focus' } },
-})
-
-/** Any element that only shows a text, such as `<output>`. */
-export const nativeOutput = contract('native-output', {
-  summary: 'An element that shows a text',
-  properties: { text: { type: Type.String(), default: '' } },
-})
+import type { AnyContract } from '../contract/index.js'
+import { choiceNatives } from './native-choices.js'
+import { chooseFiles } from './file-field.js'
 
 /** How the names of a native control's contract are found on the control itself. */
 export interface Native {
   /** In words, for messages. */
   readonly expects: string
   fits(element: Element): boolean
-  create(document: Document): Element
+  create(document: Document, contract: AnyContract): Element
   write(element: never, name: string, value: unknown): void
   read(element: never, name: string): unknown
   /** The platform's own name of an event, where the contract has another. */
@@ -205,6 +86,15 @@ const natives: Readonly<Record<string, Native>> = {
     read: (element: HTMLInputElement, name) => element[name as 'checked'],
     events: {},
   },
+  ...choiceNatives,
+  'native-file': fieldOf('file', {
+    write(field, name, value) {
+      if (name === 'multiple') field.multiple = value === true
+      else if (Array.isArray(value) && value.length > 0) chooseFiles(field, value as File[])
+      else field.value = ''
+    },
+    read: (field, name) => (name === 'multiple' ? field.multiple : [...(field.files ?? [])]),
+  }),
   'native-button': {
     expects: 'a button (<button>)',
     fits: (element) => element.localName === 'button',

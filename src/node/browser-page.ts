@@ -1,7 +1,7 @@
 import { designOf } from '../check/index.js'
 import { messageOf } from '../contract/index.js'
 import { refuseUndefined } from '../dom/index.js'
-import { probe, type Frames, type ProbeReport } from '../probe/index.js'
+import { probe, type Frames, type NamedGesture, type ProbeReport } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { installClock } from './probe-clock.js'
 
@@ -10,6 +10,7 @@ export interface PageJob {
   readonly tag: string
   readonly seed: number
   readonly clauses: readonly string[] | undefined
+  readonly gestures: readonly NamedGesture[]
   readonly hung: readonly string[]
 }
 
@@ -77,6 +78,7 @@ export async function runJob(
     const report = await probe(contract, {
       frames,
       seed: job.seed,
+      gestures: job.gestures,
       ...(job.clauses === undefined ? {} : { clauses: job.clauses }),
       onStep: (story, row) => beat(stepText(contract, story, row)),
       hangs: (story, row) => job.hung.includes(stepText(contract, story, row)),

@@ -79,7 +79,7 @@ async function runPage(
   browser: Browser,
   bundle: Bundle,
   entry: string,
-  { tag, seed, clauses, hung }: ProbeJob,
+  { tag, seed, clauses, gestures, hung }: ProbeJob,
 ): Promise<Ended> {
   const context = await browser.newContext()
   let at: string | undefined
@@ -100,7 +100,7 @@ async function runPage(
         WATCH_EVERY,
       )
     })
-    return await Promise.race([silence, started(page, entry, { tag, seed, clauses, hung }, () => at)])
+    return await Promise.race([silence, started(page, entry, { tag, seed, clauses, gestures, hung }, () => at)])
   } finally {
     clearInterval(watch)
     await Promise.race([context.close(), new Promise((resolve) => setTimeout(resolve, 2000))])

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { CaulkerError, hint } from '../contract/index.js'
+import { namedGestureProblem, type NamedGesture } from '../probe/index.js'
 import type { Loader } from './load.js'
 import { search, shown } from './find.js'
 
@@ -8,24 +9,35 @@ import { search, shown } from './find.js'
 export interface Config {
   /** The modules that define the elements, as patterns relative to the file. */
   readonly defines?: readonly string[]
+  /** By tag: what a person can do where no control can be found, such as on a canvas. */
+  readonly gestures?: Readonly<Record<string, readonly NamedGesture[]>>
+}
+
+/** What a project says of the component of one contract file. */
+export interface Setup {
+  /** The modules that define it: those of the nearest config, else one of the same name beside it. */
+  readonly defines: readonly string[]
+  readonly gestures: readonly NamedGesture[]
 }
 
 const NAMES = ['caulker.config.ts', 'caulker.config.js', 'caulker.config.mjs']
-const PARTS = ['defines']
+const PARTS = ['defines', 'gestures']
 
-/** The modules that define the elements of a contract file: those of the nearest config, else one of the same name beside it. */
-export async function definesFor(contractFile: string, load: Loader): Promise<string[]> {
-  const config = nearestConfig(dirname(contractFile))
-  if (config === undefined) return beside(contractFile)
-  const { default: written } = await load(config)
-  const { defines = [] } = parsed(config, written)
-  const found = search(dirname(config), defines)
+export async function setupFor(tag: string, contractFile: string, load: Loader): Promise<Setup> {
+  const file = nearestConfig(dirname(contractFile))
+  if (file === undefined) return { defines: beside(contractFile), gestures: [] }
+  const { default: written } = await load(file)
+  const { defines = [], gestures = {} } = parsed(file, written)
+  const found = search(dirname(file), defines)
   if (defines.length > 0 && found.length === 0)
     throw new CaulkerError(
       'bad-file',
-      `${shown(config)}: defines matches no file; write patterns relative to it, such as 'elements/*.ts'`,
+      `${shown(file)}: defines matches no file; write patterns relative to it, such as 'elements/*.ts'`,
     )
-  return found.length > 0 ? found : beside(contractFile)
+  return {
+    defines: found.length > 0 ? found : beside(contractFile),
+    gestures: Object.hasOwn(gestures, tag) ? (gestures[tag] ?? []) : [],
+  }
 }
 
 function nearestConfig(folder: string): string | undefined {
@@ -50,8 +62,21 @@ function parsed(file: string, written: unknown): Config {
   for (const part of Object.keys(written))
     if (!PARTS.includes(part))
       throw new CaulkerError('bad-file', `${shown(file)}: there is no setting '${part}'${hint(part, PARTS)}`)
-  const { defines } = written as { defines?: unknown }
+  const { defines, gestures = {} } = written as { defines?: unknown; gestures?: unknown }
   if (defines !== undefined && !(Array.isArray(defines) && defines.every((one) => typeof one === 'string')))
     throw new CaulkerError('bad-file', `${shown(file)}: defines must be a list of patterns, such as ['elements/*.ts']`)
+  if (typeof gestures !== 'object' || gestures === null)
+    throw new CaulkerError('bad-file', `${shown(file)}: gestures must be lists by tag, such as ${GESTURES}`)
+  for (const [tag, list] of Object.entries(gestures)) {
+    if (!Array.isArray(list))
+      throw new CaulkerError('bad-file', `${shown(file)}: gestures.${tag} must be a list, such as ${GESTURES}`)
+    for (const [at, one] of list.entries()) {
+      const problem = namedGestureProblem(one)
+      if (problem !== undefined)
+        throw new CaulkerError('bad-file', `${shown(file)}: gestures.${tag}[${at}]: ${problem}`)
+    }
+  }
   return written
 }
+
+const GESTURES = "{ 'pitch-dial': [{ keys: ['ArrowUp'] }, { click: [0.9, 0.5] }] }"

@@ -31,7 +31,7 @@ function placeFor(defines: readonly string[]): Place {
 }
 
 /** Probes one component after another. The thread is ended when a component never comes back. */
-async function work({ file, tag, defines, seed, clauses, hung }: ProbeJob): Promise<ProbeMessage> {
+async function work({ file, tag, defines, seed, clauses, gestures, hung }: ProbeJob): Promise<ProbeMessage> {
   const {
     window: { document, frames },
     load,
@@ -47,6 +47,7 @@ async function work({ file, tag, defines, seed, clauses, hung }: ProbeJob): Prom
       document,
       frames,
       seed,
+      gestures,
       ...(clauses === undefined ? {} : { clauses }),
       onStep: (story, row) => beat(workerData as SharedArrayBuffer, stepText(contract, story, row)),
       hangs: (story, row) => hung.includes(stepText(contract, story, row)),

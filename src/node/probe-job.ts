@@ -1,4 +1,4 @@
-import type { ProbeReport } from '../probe/index.js'
+import type { NamedGesture, ProbeReport } from '../probe/index.js'
 import type { Trouble } from './errors.js'
 
 /** One component to probe, as it is sent to a thread or a page. */
@@ -9,6 +9,7 @@ export interface ProbeJob {
   readonly defines: readonly string[]
   readonly seed: number
   readonly clauses: readonly string[] | undefined
+  readonly gestures: readonly NamedGesture[]
   /** The steps that never came back when they were tried before. */
   readonly hung: readonly string[]
 }

@@ -1,5 +1,5 @@
 import { equal, isHost } from '../contract/index.js'
-import { deepActiveElement } from '../dom/index.js'
+import { deepActiveElement, isInside } from '../dom/index.js'
 import type { Given } from '../ideal/index.js'
 import type { Picture } from './picture.js'
 
@@ -27,14 +27,18 @@ export interface Around {
   readonly attributes: Readonly<Record<string, string>>
 }
 
-/** What it is now, even if it is changed in place later. */
+/** What it is now, even if it is changed in place later; host objects, such as files, stay the very same. */
 export function snapshot(value: unknown): unknown {
+  return copied(value, new Map())
+}
+
+function copied(value: unknown, known: Map<unknown, unknown>): unknown {
   if (typeof value !== 'object' || value === null || isHost(value)) return value
-  try {
-    return structuredClone(value)
-  } catch {
-    return value
-  }
+  if (known.has(value)) return known.get(value)
+  const copy: Record<string, unknown> | unknown[] = Array.isArray(value) ? [] : {}
+  known.set(value, copy)
+  for (const [name, one] of Object.entries(value)) copy[name as never] = copied(one, known) as never
+  return copy
 }
 
 /** The ids that stand in the tree of the page itself: those in a shadow tree are its own affair. */
@@ -52,25 +56,14 @@ export function caretIn(place: HTMLElement): Around['caret'] {
   }
 }
 
-function isInside(node: Node, place: Node): boolean {
-  for (let at: Node | null = node; at !== null; at = (at as ShadowRoot).host ?? at.parentNode)
-    if (at === place) return true
-  return false
-}
-
 /** Copies of what an owner hands over, so that a component that changes one is found out, and spoils no other story. */
 export function ownObjects() {
   const handed: { name: string; object: object; before: unknown }[] = []
   const copyOne = (name: string, value: unknown): unknown => {
     if (typeof value !== 'object' || value === null || isHost(value)) return value
-    try {
-      const object = structuredClone(value) as object
-      handed.push({ name, object, before: structuredClone(value) })
-      return object
-    } catch {
-      // What holds host objects is handed over as it is.
-      return value
-    }
+    const object = snapshot(value) as object
+    handed.push({ name, object, before: snapshot(value) })
+    return object
   }
   const isChanged = ({ object, before }: (typeof handed)[number]) => !equal(object, before)
   return {

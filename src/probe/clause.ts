@@ -25,6 +25,8 @@ export interface Clause {
   readonly refusalHolds?: boolean
   /** Whether it can only be tried on a custom element, and not through a mount of the user's own. */
   readonly needsElement?: boolean
+  /** Whether it can only be tried where the platform knows elements that are associated with forms. */
+  readonly needsForms?: boolean
   /** Whether a story that shows no leak is evidence for the clause; every story is, where this is left out. */
   proves?(subject: Subject, played: Played): boolean | Promise<boolean>
   judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined

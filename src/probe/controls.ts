@@ -1,7 +1,21 @@
 import { computeAccessibleName } from 'dom-accessibility-api'
+import { shadowOf } from '../dom/index.js'
 
 export type ControlKind =
-  'text field' | 'number field' | 'slider' | 'checkbox' | 'radio button' | 'select' | 'button' | 'file field'
+  | 'text field'
+  | 'number field'
+  | 'slider'
+  | 'spin button'
+  | 'checkbox'
+  | 'switch'
+  | 'radio button'
+  | 'select'
+  | 'list box'
+  | 'combo box'
+  | 'button'
+  | 'file field'
+  /** The component as a whole, where gestures of its own are named for it. */
+  | 'component'
 
 /** Where a person acts, named so that it is found again on another instance: the how-manieth control of its kind. */
 export interface ControlRef {
@@ -10,28 +24,37 @@ export interface ControlRef {
   readonly label: string
 }
 
+/** The component itself, found by its tag; where it is no element, by what is drawn first. */
+export function componentRef(tag: string): ControlRef {
+  return { kind: 'component', nth: 0, label: tag }
+}
+
 export interface Control {
   readonly kind: ControlKind
   readonly element: HTMLElement
 }
 
-/** Every control inside a container in document order, through open shadow roots and slots. */
+/** Every control inside a container in document order, through shadow roots and slots. */
 export function controlsIn(container: ParentNode): Control[] {
   const found: Control[] = []
   const visit = (element: Element) => {
     const kind = kindOf(element)
     if (kind !== undefined) found.push({ kind, element: element as HTMLElement })
-    if (element.shadowRoot !== null) visitAll(element.shadowRoot)
+    const shadow = shadowOf(element)
+    if (shadow !== null) visitAll(shadow)
     visitAll(element)
   }
   const visitAll = (parent: ParentNode) => {
     for (let child = parent.firstElementChild; child !== null; child = child.nextElementSibling) visit(child)
   }
   visitAll(container)
-  return found
+  return found.filter(({ kind, element }) => kind !== 'list box' || !isPopup(element, found))
 }
 
-export function findControl(container: ParentNode, { kind, nth }: ControlRef): HTMLElement | undefined {
+export function findControl(container: Element, { kind, nth, label }: ControlRef): HTMLElement | undefined {
+  if (kind === 'component')
+    return (container.getElementsByTagName(label)[0] ?? container.firstElementChild ?? undefined) as
+      HTMLElement | undefined
   return controlsIn(container).filter((control) => control.kind === kind)[nth]?.element
 }
 
@@ -51,9 +74,28 @@ export function isOperable(element: HTMLElement): boolean {
     disabled !== true &&
     readOnly !== true &&
     element.getAttribute('aria-disabled') !== 'true' &&
+    element.getAttribute('aria-readonly') !== 'true' &&
     element.isConnected &&
     !element.closest('[hidden], [inert], fieldset[disabled]')
   )
+}
+
+/** What can be chosen in a select, in a list, or in the list that a combo box opens. */
+export function optionsOf(control: HTMLElement): HTMLElement[] {
+  if (control.localName === 'select') return [...(control as HTMLSelectElement).options]
+  const list = control.getAttribute('role') === 'combobox' ? popupOf(control) : control
+  return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isOperable)
+}
+
+/** WAI-ARIA 1.2, section 5.3.1: a combo box names the list that it opens. */
+function popupOf(control: HTMLElement): Element | undefined {
+  const root = control.getRootNode() as ShadowRoot | Document
+  const id = control.getAttribute('aria-controls') ?? control.getAttribute('aria-owns')
+  return (id === null ? undefined : root.getElementById(id)) ?? root.querySelector('[role="listbox"]') ?? undefined
+}
+
+function isPopup(list: HTMLElement, controls: readonly Control[]): boolean {
+  return controls.some(({ kind, element }) => kind === 'combo box' && popupOf(element) === list)
 }
 
 function accessibleName(element: HTMLElement): string {
@@ -76,10 +118,24 @@ const INPUT_KINDS: Readonly<Record<string, ControlKind>> = {
   image: 'button',
 }
 
+/** WAI-ARIA 1.2, section 5.4: the roles of what a person operates. */
+const ROLE_KINDS: Readonly<Record<string, ControlKind>> = {
+  button: 'button',
+  checkbox: 'checkbox',
+  switch: 'switch',
+  radio: 'radio button',
+  slider: 'slider',
+  spinbutton: 'spin button',
+  listbox: 'list box',
+  combobox: 'combo box',
+}
+
 function kindOf(element: Element): ControlKind | undefined {
+  const role = element.getAttribute('role')
   switch (element.localName) {
     case 'input': {
       const { type } = element as HTMLInputElement
+      if (role === 'combobox') return 'combo box'
       return type === 'hidden' ? undefined : (INPUT_KINDS[type] ?? 'text field')
     }
     case 'textarea':
@@ -87,13 +143,13 @@ function kindOf(element: Element): ControlKind | undefined {
     case 'select':
       return 'select'
     case 'button':
-      return 'button'
+      return role === 'switch' || role === 'combobox' || role === 'checkbox' || role === 'radio'
+        ? ROLE_KINDS[role]
+        : 'button'
     default:
       break
   }
   if ((element as HTMLElement).isContentEditable && !(element.parentElement?.isContentEditable ?? false))
     return 'text field'
-  const role = element.getAttribute('role')
-  if (role === 'button') return 'button'
-  return role === 'checkbox' || role === 'switch' ? 'checkbox' : role === 'radio' ? 'radio button' : undefined
+  return role === null ? undefined : ROLE_KINDS[role]
 }

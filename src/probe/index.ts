@@ -12,4 +12,5 @@ export {
   type Status,
 } from './probe.js'
 export { moveText, mountText, type Move, type Story } from './story.js'
+export { namedGestureProblem, type NamedGesture } from './named-gesture.js'
 export { probeSuite } from './suite.js'

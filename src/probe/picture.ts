@@ -1,3 +1,5 @@
+import { shadowOf } from '../dom/index.js'
+
 /** What a person sees of a component, line by line; nothing of how it is built. */
 export interface Picture {
   readonly lines: readonly string[]
@@ -130,7 +132,8 @@ function visit(node: Node, walk: Walk): void {
 
 /** What is drawn under an element: its shadow tree instead of its children, and what is slotted instead of a slot's own. */
 function visitUnder(element: Element, walk: Walk): void {
-  if (element.shadowRoot !== null) return visitAll(element.shadowRoot, walk)
+  const shadow = shadowOf(element)
+  if (shadow !== null) return visitAll(shadow, walk)
   const assigned = element.localName === 'slot' ? (element as HTMLSlotElement).assignedNodes() : []
   if (assigned.length === 0) visitAll(element, walk)
   for (const node of assigned) visit(node, walk)
@@ -199,7 +202,7 @@ function controlText(element: HTMLElement): string | undefined {
     case 'select':
       return `${selectText(element as HTMLSelectElement)}${said}`
     case 'button':
-      return `<${nameOf(element)}>${said}`
+      return ariaText(element, said) ?? `<${nameOf(element)}>${said}`
     case 'img':
       return `image ${element.getAttribute('alt') ?? ''}`.trim()
     case 'progress':
@@ -255,6 +258,8 @@ function ariaText(element: HTMLElement, said: string): string | undefined {
       return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${said}`
     case 'option':
       return `${aria('selected') === 'true' ? '›' : '·'} ${nameOf(element)}${said}`
+    case 'combobox':
+      return element.localName === 'input' ? undefined : `[${nameOf(element)} ▾]${said}`
     case 'button':
       return `<${nameOf(element)}>${said}`
     default:
@@ -266,16 +271,22 @@ function nameOf(element: HTMLElement): string {
   return (element.textContent ?? '').replace(/\s+/g, ' ').trim() || (element.getAttribute('aria-label') ?? '')
 }
 
+/** What assistive technology is told of a control besides its value: the name that only it is told, and its states. */
 function stateText(element: HTMLElement): string {
+  const { disabled, readOnly, required } = element as HTMLInputElement
+  const aria = (name: string) => element.getAttribute(`aria-${name}`)
+  const is = (name: string) => aria(name) === 'true'
   const states = [
-    (element as HTMLInputElement).disabled === true || element.getAttribute('aria-disabled') === 'true'
-      ? 'disabled'
-      : '',
-    (element as HTMLInputElement).readOnly === true ? 'read-only' : '',
-    element.getAttribute('aria-invalid') === 'true' ? 'invalid' : '',
-    element.getAttribute('aria-pressed') === 'true' ? 'pressed' : '',
+    disabled === true || is('disabled') ? 'disabled' : '',
+    readOnly === true || is('readonly') ? 'read-only' : '',
+    required === true || is('required') ? 'required' : '',
+    is('invalid') ? 'invalid' : '',
+    is('pressed') ? 'pressed' : '',
+    is('busy') ? 'busy' : '',
   ].filter(Boolean)
-  return states.length === 0 ? '' : ` (${states.join(', ')})`
+  const name = aria('label') ?? ''
+  const isNamed = name !== '' && (element.localName !== 'button' || (element.textContent ?? '').trim() !== '')
+  return `${isNamed ? ` “${name}”` : ''}${states.length === 0 ? '' : ` (${states.join(', ')})`}`
 }
 
 function sameLines(one: readonly string[], other: readonly string[]): boolean {

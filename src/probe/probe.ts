@@ -1,12 +1,14 @@
 import type { AnyContract } from '../contract/index.js'
-import { elementMount } from '../dom/index.js'
+import { elementMount, rememberRoots } from '../dom/index.js'
 import type { Mount } from '../ideal/index.js'
 import type { Clause, Examined } from './clause.js'
 import { clauses as allClauses } from './clauses/index.js'
+import { asksForForms, knowsForms } from './forms.js'
 import { windowFrames, type Frames } from './frames.js'
 import { judged } from './judge.js'
 import { ledgerOf, type LedgerRow } from './ledger.js'
 import { minimise } from './minimise.js'
+import { refuseNamedGestures, type NamedGesture } from './named-gesture.js'
 import { randomStories } from './random.js'
 import type { Story } from './story.js'
 import { subjectFor, type Subject } from './subject.js'
@@ -23,6 +25,8 @@ export interface ProbeOptions {
   /** How many random stories of each kind are tried; 12 by default. */
   readonly random?: number
   readonly frames?: Frames
+  /** What a person can do where no control is found: at a place of the component, over it, or by keys. */
+  readonly gestures?: readonly NamedGesture[]
   readonly onStep?: (story: Story, row: number) => void
   readonly hangs?: (story: Story, row: number) => boolean
 }
@@ -36,6 +40,8 @@ export interface ClauseResult {
   readonly status: Status
   /** Why it is unproven or waived. */
   readonly reason?: string
+  /** Whether it is unproven only because the DOM here is no real browser's. */
+  readonly browserDecides?: true
   /** How many stories were judged. */
   readonly stories: number
   readonly leak?: BrokenClause
@@ -72,14 +78,30 @@ const MOST_STORIES = 160
  * ```
  */
 export async function probe(contract: AnyContract, options: ProbeOptions = {}): Promise<ProbeReport> {
+  refuseNamedGestures(options.gestures ?? [])
   const document = options.document ?? globalThis.document
+  const view = document.defaultView as Window & typeof globalThis
+  const forgetRoots = rememberRoots(view)
+  try {
+    return await probeIn(view, contract, options)
+  } finally {
+    forgetRoots()
+  }
+}
+
+async function probeIn(
+  view: Window & typeof globalThis,
+  contract: AnyContract,
+  options: ProbeOptions,
+): Promise<ProbeReport> {
   const seed = options.seed ?? 1
   const wanted = allClauses.filter(
     (clause) => clause.concerns(contract) && (options.clauses === undefined || options.clauses.includes(clause.id)),
   )
   const subject = await subjectFor(contract, {
-    document,
-    frames: options.frames ?? windowFrames(document.defaultView as Window),
+    document: view.document,
+    frames: options.frames ?? windowFrames(view),
+    gestures: options.gestures ?? [],
     mountInto: (into) => options.mount?.(into) ?? elementMount({ into }),
     ...(options.mount === undefined ? { mountOn: (element: Element) => elementMount({ element }) } : {}),
     ...(options.onStep === undefined ? {} : { onStep: options.onStep }),
@@ -89,7 +111,7 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
   for (const clause of wanted)
     results.push(
       'unready' in subject
-        ? unproven(clause, subject.unready, 0)
+        ? unproven(clause, subject.unready)
         : await resultOf(clause, subject, seed, options.random ?? 12),
     )
   return { component: contract.tag, seed, clauses: results }
@@ -98,8 +120,9 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
 async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
   const waived = subject.contract.waives[clause.id]
   if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, stories: 0 }
-  if (clause.needsElement === true && subject.define === undefined)
-    return unproven(clause, 'It is no custom element.', 0)
+  if (clause.needsElement === true && subject.define === undefined) return unproven(clause, 'It is no custom element.')
+  if (clause.needsForms === true && asksForForms(subject) && !knowsForms(subject))
+    return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
   if (clause.examine !== undefined) return examinedAs(clause, await clause.examine(subject))
   let stories = 0
   let silent: string | undefined
@@ -121,13 +144,11 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
       leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) },
     }
   }
-  return stories > 0
-    ? { ...named(clause), status: 'held', stories }
-    : unproven(clause, silent ?? clause.unprovenWhen, 0)
+  return stories > 0 ? { ...named(clause), status: 'held', stories } : unproven(clause, silent ?? clause.unprovenWhen)
 }
 
 function examinedAs(clause: Clause, found: Examined): ClauseResult {
-  if ('unproven' in found) return unproven(clause, found.unproven, 0)
+  if ('unproven' in found) return unproven(clause, found.unproven)
   return 'held' in found
     ? { ...named(clause), status: 'held', stories: found.held }
     : { ...named(clause), status: 'broken', stories: 1, leak: found.leak }
@@ -139,8 +160,8 @@ function* storiesOf(clause: Clause, subject: Subject, seed: number, random: numb
   if (clause.random !== 'none') yield* randomStories(subject, seed, random)[clause.random]
 }
 
-function unproven(clause: Clause, reason: string, stories: number): ClauseResult {
-  return { ...named(clause), status: 'unproven', reason, stories }
+function unproven(clause: Clause, reason: string): ClauseResult {
+  return { ...named(clause), status: 'unproven', reason, stories: 0 }
 }
 
 function named({ id, promise }: Clause): Pick<ClauseResult, 'clause' | 'promise'> {

@@ -3,7 +3,8 @@ import { createRunner, type Runner } from '../engine/index.js'
 import type { Given, Mount, Mounted } from '../ideal/index.js'
 import { compile, oneWay, screen, twoWay, type Plan } from '../wiring/index.js'
 import type { Frames } from './frames.js'
-import { personAt } from './gestures.js'
+import type { NamedGesture } from './named-gesture.js'
+import { personAt } from './person/index.js'
 import { caretIn, idsIn, ownObjects, snapshot, type Around } from './around.js'
 import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.js'
 import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
@@ -51,6 +52,8 @@ export interface StageOptions {
   readonly document: Document
   readonly frames: Frames
   readonly mountInto: (container: HTMLElement) => Mount
+  /** What a person can do at the component as a whole, where it has no controls that can be found. */
+  readonly gestures?: readonly NamedGesture[]
   /** For a custom element that is there already. */
   readonly mountOn?: (element: Element) => Mount
   /** Is told of each step before it is made, so that one that never comes back can be named. */
@@ -230,7 +233,7 @@ async function play(
     options.onStep?.(story, row)
   }
 
-  function make(move: Move): string | undefined {
+  function make(move: Move): string | undefined | Promise<string | undefined> {
     if ('gesture' in move) return person.act(move.gesture)
     if ('tell' in move) runner.setAll(move.tell)
     else if ('command' in move) callCommand(move.command)
@@ -330,7 +333,7 @@ async function play(
       let impossible: string | undefined
       try {
         begin(rows.length)
-        impossible = make(move)
+        impossible = await make(move)
       } catch (thrown) {
         noteFault(thrown)
       }

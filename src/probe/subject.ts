@@ -140,7 +140,7 @@ export async function subjectFor(
     playAnew: (story) => inTurn(() => stage.play(story)),
     frames: options.frames,
   }
-  const ways = await survey(subject, stage)
+  const ways = await survey(subject, stage, options.gestures ?? [])
   const controls = await stage.look(middle, [], (container) =>
     controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),
   )

@@ -1,8 +1,10 @@
 import { equal, type ValueClause } from '../contract/index.js'
 import { outsideText, type Limits } from '../engine/index.js'
 import type { Given } from '../ideal/index.js'
+import { entersText, type Key } from './gestures.js'
 import { gesture, isGesture, type Move } from './story.js'
 import type { Subject } from './subject.js'
+import type { Way } from './survey.js'
 
 /** A mount at a bound of a value, and what a person can do there that tries to leave it. */
 export interface WayAtBounds {
@@ -17,19 +19,33 @@ export function* waysAtBounds(subject: Subject, value: ValueClause, given: Given
   for (const way of subject.ways) {
     if (!way.changes.has(value.name) || way.text !== undefined) continue
     for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: way.moves }
-    for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves] }
+    if (!goesToTheEnd(way))
+      for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves] }
   }
   const inside = ends.find((end) => outsideText(end, limits) === undefined) ?? subject.middle[value.name]
   const typedWay = subject.ways.find((way) => way.plainly.has(value.name))
   for (const way of subject.ways) {
     if (typedWay === undefined || way.text !== typedWay.text || !way.plainly.has(value.name)) continue
-    for (const typed of outsideOf(limits))
+    const outside = outsideOf(limits)
+    for (const typed of isStruck(way) ? outside : outside.filter((_, at) => at % 2 === 0).slice(0, 2))
       if (!equal(typed, inside))
         yield {
           given: { ...given, [value.name]: inside },
           moves: way.moves.map((move) => retyped(move, String(typed))),
         }
   }
+}
+
+/** A key that goes as far as it can: a second time it goes no further. */
+function goesToTheEnd({ moves }: Way): boolean {
+  return moves.some((move) => isGesture(move) && move.gesture.do === 'key' && FAR_KEYS.includes(move.gesture.key))
+}
+
+const FAR_KEYS: readonly Key[] = ['Home', 'End', 'PageUp', 'PageDown']
+
+/** Other ways in than keys are tried at fewer values. */
+function isStruck({ moves: [first] }: Way): boolean {
+  return isGesture(first) && first.gesture.do === 'type'
 }
 
 /** Values just outside some limits, well outside, and between two steps. */
@@ -52,7 +68,12 @@ export function beyond(end: unknown, by: number): (number | string)[] {
   return [new Date(Date.parse(end) + by * 86_400_000).toISOString().slice(0, 10)]
 }
 
+/** The text that a move enters, if it enters one. */
+export function enteredText(move: Move): string | undefined {
+  return isGesture(move) && entersText(move.gesture) ? move.gesture.text : undefined
+}
+
 /** The same gesture with another text. */
 export function retyped(move: Move, text: string): Move {
-  return isGesture(move) && move.gesture.do === 'type' ? gesture({ ...move.gesture, text }) : move
+  return isGesture(move) && entersText(move.gesture) ? gesture({ ...move.gesture, text }) : move
 }

@@ -3,9 +3,9 @@ import { outsideText } from '../engine/index.js'
 import type { Given } from '../ideal/index.js'
 import type { LeakAt } from './clause.js'
 import type { Played, Row } from './stage.js'
-import { isGesture, settlesEdits, type Story } from './story.js'
+import { settlesEdits, type Story } from './story.js'
 import type { Subject } from './subject.js'
-import { retyped, waysAtBounds } from './ways-at-bounds.js'
+import { enteredText, retyped, waysAtBounds } from './ways-at-bounds.js'
 
 /** Where a bound can be 0: everything that a person can do to go beyond it. */
 export function* beyondZero(subject: Subject, value: ValueClause): Iterable<Story> {
@@ -67,9 +67,7 @@ async function holdsElsewhere(subject: Subject, value: ValueClause, story: Story
   const bound = zeroBoundOf(value, story.given) as string
   const atBound = story.given[value.name] === 0
   const given = { ...story.given, [bound]: 2, ...(atBound ? { [value.name]: 2 } : {}) }
-  const moves = story.moves.map((move) =>
-    isGesture(move) && move.gesture.do === 'type' ? retyped(move, String(Number(move.gesture.text) + 2)) : move,
-  )
+  const moves = story.moves.map((move) => retyped(move, String(Number(enteredText(move)) + 2)))
   const { rows } = await subject.play({ ...story, given, moves })
   return outsideText(cameTo(rows, value.name), subject.limits(value, given)) === undefined
 }

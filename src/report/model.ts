@@ -76,11 +76,19 @@ export interface Counts {
   readonly held: number
   readonly broken: number
   readonly unproven: number
+  /** How many of the unproven a real browser would decide. */
+  readonly browserDecides: number
   readonly waived: number
 }
 
 export function countClauses(components: readonly Pick<ComponentReport, 'clauses'>[]): Counts {
   const all = components.flatMap((component) => component.clauses)
   const count = (status: string) => all.filter((clause) => clause.status === status).length
-  return { held: count('held'), broken: count('broken'), unproven: count('unproven'), waived: count('waived') }
+  return {
+    held: count('held'),
+    broken: count('broken'),
+    unproven: count('unproven'),
+    browserDecides: all.filter((clause) => clause.browserDecides === true).length,
+    waived: count('waived'),
+  }
 }

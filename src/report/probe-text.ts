@@ -33,11 +33,13 @@ function answer({ components, troubles, ranIn }: ProbesReport, leaking: number, 
   return `${ink.good(`No leaks in ${counted(components.length, 'component')}:`)} ${clauses}`
 }
 
-function countsText({ held, broken, unproven, waived }: Counts): string {
+function countsText({ held, broken, unproven, browserDecides, waived }: Counts): string {
   return [
     broken > 0 ? `${broken} broken` : '',
     `${held} held`,
-    unproven > 0 ? `${unproven} unproven` : '',
+    unproven > 0
+      ? `${unproven} unproven${browserDecides > 0 ? ` (${browserDecides} of them --browser decides)` : ''}`
+      : '',
     waived > 0 ? `${waived} waived` : '',
   ]
     .filter(Boolean)
@@ -86,7 +88,7 @@ function openLines({ clauses }: ComponentReport, ink: Ink): string[] {
   return clauses
     .filter(({ status }) => status === 'unproven' || status === 'waived')
     .map(
-      ({ clause, status, reason }) =>
-        `    ${ink.unsure(status === 'waived' ? '–' : '?')} ${clause}  ${ink.quiet(`${status}:`)} ${reason ?? ''}`,
+      ({ clause, status, reason, browserDecides }) =>
+        `    ${ink.unsure(status === 'waived' ? '–' : '?')} ${clause}  ${ink.quiet(`${status}:`)} ${reason ?? ''}${browserDecides === true ? ' --browser decides.' : ''}`,
     )
 }

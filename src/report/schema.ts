@@ -33,6 +33,7 @@ const clause = strict({
   promise: text,
   status: Type.Enum(['held', 'broken', 'unproven', 'waived']),
   reason: Type.Optional(text),
+  browserDecides: Type.Optional(Type.Literal(true)),
   stories: count,
   leak: Type.Optional(leak),
 })

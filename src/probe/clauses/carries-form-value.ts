@@ -3,6 +3,7 @@ import { clause } from '../clause.js'
 import { settlesEdits, tell } from '../story.js'
 import type { Row } from '../stage.js'
 import type { Subject } from '../subject.js'
+import { asksForForms, knowsForms } from '../forms.js'
 
 /** A form sends its value as it is now. */
 export const carriesFormValue = clause({
@@ -12,11 +13,11 @@ export const carriesFormValue = clause({
   why: 'A form value that is set once, or by only one of the ways in, sends yesterday\u2019s choice with today\u2019s order.',
   tried:
     'It is mounted in a form with a name, given and told values and operated; what the form would send is compared with what it holds.',
-  unprovenWhen:
-    'Its form value is no text, number or file, or the embedded DOM has no form-associated elements; --browser decides.',
+  unprovenWhen: 'Its form value is no text, number or file.',
   random: 'any',
   onTrial: 'gesture',
   needsElement: true,
+  needsForms: true,
   concerns: ({ form }) => form !== undefined,
   *stories(subject) {
     const name = subject.contract.form?.value ?? ''
@@ -54,13 +55,8 @@ export function formValueOf(subject: Subject, row: Row): unknown {
 }
 
 /** Only where the platform knows form-associated elements can nothing sent be blamed on the component. */
-export function isFormAssociated({ define, document }: Subject): boolean {
-  const internals = (document.defaultView as { ElementInternals?: { prototype: object } } | null)?.ElementInternals
-  return (
-    (define as { formAssociated?: boolean } | undefined)?.formAssociated === true &&
-    internals !== undefined &&
-    'setFormValue' in internals.prototype
-  )
+export function isFormAssociated(subject: Subject): boolean {
+  return asksForForms(subject) && knowsForms(subject)
 }
 
 export function isSentAs(value: unknown, sent: unknown): boolean {

@@ -1,4 +1,5 @@
 import { clause } from '../clause.js'
+import { entersText } from '../gestures.js'
 import { settlesEdits } from '../story.js'
 
 /** Each way in that changes what is shown changes the value. */
@@ -26,7 +27,7 @@ export const everyWayIn = clause({
       row === undefined ||
       typed === undefined ||
       !('gesture' in typed) ||
-      typed.gesture.do !== 'type' ||
+      !entersText(typed.gesture) ||
       !settlesEdits(row.move)
     )
       return undefined

@@ -63,7 +63,7 @@ function* toldBounds(subject: Subject): Iterable<Story> {
   for (const value of valueClauses(subject.contract)) {
     for (const limit of [value.bounds.least, value.bounds.most, value.step]) {
       if (typeof limit !== 'string' || !Object.hasOwn(subject.contract.properties, limit)) continue
-      for (const told of subject.plain(limit).slice(0, 2))
+      for (const told of subject.plain(limit).slice(0, 1))
         for (const { given, moves } of waysAtBounds(subject, value, { ...subject.middle, [limit]: told }))
           yield { given: without(given, limit), moves: [tell({ [limit]: told }), ...moves] }
     }

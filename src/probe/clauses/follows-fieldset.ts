@@ -10,12 +10,12 @@ export const followsFieldset = clause({
   promise: 'In a disabled fieldset a person changes nothing, and it is not sent.',
   why: 'A page disables a part of a form at once; one field that goes on working sends what should not be there.',
   tried: 'It is mounted in a fieldset that is then disabled; everything that a person can do is tried.',
-  unprovenWhen:
-    'It is not associated with forms, or the embedded DOM has no form-associated elements; --browser decides.',
+  unprovenWhen: 'It is not associated with forms.',
   random: 'none',
   onTrial: 'gesture',
   refusalHolds: true,
   needsElement: true,
+  needsForms: true,
   concerns: ({ form }) => form !== undefined,
   *stories(subject) {
     if (isFormAssociated(subject))

@@ -9,11 +9,11 @@ export const formResets = clause({
   promise: 'When its form is reset, its value goes back to what it started with or to its default.',
   why: 'Every field of the form is empty again but this one; what is sent next belongs to the person before.',
   tried: 'It is mounted in a form and operated; then the form is reset.',
-  unprovenWhen:
-    'Nothing that a person can do changes its form value, or the embedded DOM has no form-associated elements; --browser decides.',
+  unprovenWhen: 'Nothing that a person can do changes its form value.',
   random: 'none',
   onTrial: 'page',
   needsElement: true,
+  needsForms: true,
   concerns: ({ form }) => form !== undefined,
   *stories(subject) {
     for (const way of subject.chiefWays)

@@ -13,7 +13,7 @@ import { samePicture } from '../picture.js'
 import type { Played } from '../stage.js'
 import { isGesture, isTell, settlesEdits, tell, type Move, type Story } from '../story.js'
 import type { Subject } from '../subject.js'
-import { retyped } from '../ways-at-bounds.js'
+import { enteredText, retyped } from '../ways-at-bounds.js'
 import { beyondZero, cameTo, zeroBoundLeak } from '../zero-bounds.js'
 
 /** 0, '' and false are values. */
@@ -109,7 +109,7 @@ function* typedZero(subject: Subject, value: ValueClause): Iterable<Story> {
 /** A 0 that is typed and not taken, where another number is. */
 async function typedZeroLeak(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
   const last = rows[rows.length - 1]
-  const isTyped = story.moves.some((move) => isGesture(move) && move.gesture.do === 'type' && move.gesture.text === '0')
+  const isTyped = story.moves.some((move) => enteredText(move) === '0')
   if (!isTyped || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
   for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
     const found = cameTo(rows, value.name)

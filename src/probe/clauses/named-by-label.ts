@@ -1,3 +1,4 @@
+import { shadowOf } from '../../dom/index.js'
 import { clause, type Examined } from '../clause.js'
 import { controlRefs } from '../controls.js'
 import { ledgerOf } from '../ledger.js'
@@ -76,7 +77,8 @@ function accessibleNames(container: HTMLElement): string[] {
   const visit = (root: ParentNode): void => {
     for (const element of root.querySelectorAll('*')) {
       if (element.matches(GROUPS) || element.hasAttribute('aria-label')) names.push(groupName(element))
-      if (element.shadowRoot !== null) visit(element.shadowRoot)
+      const shadow = shadowOf(element)
+      if (shadow !== null) visit(shadow)
     }
   }
   visit(container)

@@ -8,11 +8,11 @@ export const requiredInValidity = clause({
   promise: 'While it must be filled in and is empty its form is not valid, and once it is filled the form is.',
   why: 'A form that passes with an empty field sends an order without a name; one that never passes keeps a person for good.',
   tried: 'It is mounted in a form, obliged, once empty and once with an ordinary value.',
-  unprovenWhen:
-    'It is not associated with forms, or the embedded DOM has no form-associated elements; --browser decides.',
+  unprovenWhen: 'It is not associated with forms.',
   random: 'none',
   onTrial: 'mount',
   needsElement: true,
+  needsForms: true,
   concerns: ({ form }) => form?.requiredBy !== undefined,
   *stories(subject) {
     const { value = '', requiredBy = '' } = subject.contract.form ?? {}

@@ -11,10 +11,11 @@ export const submitsCurrent = clause({
   why: 'A field that takes its text when it is left is still at the old one when Enter submits.',
   tried:
     'It is mounted in a form; a text is typed and Enter is pressed; what is sent is compared with what it holds then.',
-  unprovenWhen: 'Enter in it submits no form, or nothing of it is sent in the embedded DOM; --browser decides.',
+  unprovenWhen: 'Enter in it submits no form, or nothing of it is sent.',
   random: 'none',
   onTrial: 'gesture',
   needsElement: true,
+  needsForms: true,
   concerns: ({ form }) => form !== undefined,
   *stories(subject) {
     for (const way of subject.ways)

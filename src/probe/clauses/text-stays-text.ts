@@ -1,4 +1,5 @@
 import { clause, type Examined } from '../clause.js'
+import { shadowOf } from '../../dom/index.js'
 import { ledgerOf } from '../ledger.js'
 import type { Subject } from '../subject.js'
 
@@ -46,5 +47,8 @@ async function leakOf(subject: Subject, name: string): Promise<Examined> {
 /** Whether an element of the text stands anywhere, through open shadow roots. */
 function marks(root: ParentNode): boolean {
   if (root.querySelector(`[${MARK}]`) !== null) return true
-  return [...root.querySelectorAll('*')].some(({ shadowRoot }) => shadowRoot !== null && marks(shadowRoot))
+  return [...root.querySelectorAll('*')].some((element) => {
+    const shadow = shadowOf(element)
+    return shadow !== null && marks(shadow)
+  })
 }

@@ -1,0 +1,34 @@
+const closed = new WeakMap<Element, ShadowRoot>()
+
+/** The shadow tree of an element, also a closed one that was made while {@link rememberRoots} kept watch. */
+export function shadowOf(element: Element): ShadowRoot | null {
+  return element.shadowRoot ?? closed.get(element) ?? null
+}
+
+const watched = new WeakMap<object, { watchers: number; end(): void }>()
+
+/** Remembers closed shadow trees as they are made, until the function that it gives is called. */
+export function rememberRoots(view: Window & typeof globalThis): () => void {
+  const watch = watched.get(view) ?? { watchers: 0, end: watchRoots(view) }
+  watched.set(view, watch)
+  watch.watchers++
+  return () => {
+    if (--watch.watchers > 0) return
+    watch.end()
+    watched.delete(view)
+  }
+}
+
+function watchRoots({ Element: { prototype } }: Window & typeof globalThis): () => void {
+  const original = Object.getOwnPropertyDescriptor(prototype, 'attachShadow') as PropertyDescriptor
+  const attach = prototype.attachShadow
+  Object.defineProperty(prototype, 'attachShadow', {
+    ...original,
+    value: function attachShadow(this: Element, init: ShadowRootInit): ShadowRoot {
+      const root = attach.call(this, init)
+      if (init.mode === 'closed') closed.set(this, root)
+      return root
+    },
+  })
+  return () => Object.defineProperty(prototype, 'attachShadow', original)
+}

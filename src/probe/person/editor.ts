@@ -1,0 +1,190 @@
+import { deepActiveElement } from '../../dom/index.js'
+import { hasSelection, isFreeText, isTextual, textOf } from './fields.js'
+
+/** The text that a person is editing: in which field, and what was last committed there. */
+export interface Editor {
+  /** Gives an element the focus; a text field that had it is left. */
+  focus(element: HTMLElement): void
+  /** Tells of the change, where there is one: the edit has come to an end. */
+  commit(): void
+  /** The field is left. */
+  end(): void
+  type(field: HTMLInputElement, text: string): void
+  paste(field: HTMLInputElement, text: string): void
+  compose(field: HTMLInputElement, text: string): void
+  fill(field: HTMLInputElement, text: string): void
+  insert(field: HTMLInputElement, text: string, from: number, to: number): string | undefined
+  caret(field: HTMLInputElement, at: number): void
+  /** Sends a key; returns whether its default action is left to be done. */
+  key(element: HTMLElement, name: 'keydown' | 'keyup', value: string): boolean
+}
+
+/** Fields that take a text as a whole, whatever is struck. */
+const WHOLE = ['date', 'time', 'month', 'week', 'datetime-local', 'color', 'range']
+
+export function createEditor(view: Window & typeof globalThis): Editor {
+  /** Its text when its last change was committed, and as the person's last key left it. */
+  let editing: { field: HTMLInputElement; committed: string; left: string } | undefined
+
+  function focus(element: HTMLElement): void {
+    if (deepActiveElement(element.ownerDocument) === element) return
+    if (editing !== undefined && editing.field !== element) {
+      end()
+      deepActiveElement(element.ownerDocument)?.blur()
+    }
+    element.focus()
+    if (isTextual(element)) editing = { field: element, committed: textOf(element), left: textOf(element) }
+  }
+
+  function commit(): void {
+    if (editing === undefined || textOf(editing.field) === editing.committed) return
+    const { field } = editing
+    editing.committed = textOf(field)
+    field.dispatchEvent(new view.Event('change', { bubbles: true }))
+    if (editing?.field === field) editing.left = textOf(field)
+  }
+
+  function end(): void {
+    commit()
+    editing = undefined
+  }
+
+  /** Where a script has written the field since the last key, an edit counts from what stands there now. */
+  function edit(field: HTMLInputElement, how: () => void): void {
+    focus(field)
+    if (editing?.field === field && textOf(field) !== editing.left) editing.committed = textOf(field)
+    how()
+    if (editing?.field === field) editing.left = textOf(field)
+  }
+
+  /** Select all, then type: each character is a key, an insertion unless it is prevented, and an `input` event. */
+  function type(field: HTMLInputElement, text: string): void {
+    edit(field, () => {
+      if (text !== '') return typeKeys(field, '', '', text)
+      if (key(field, 'keydown', 'Backspace')) replace(field, '', 'deleteContentBackward', null)
+      key(field, 'keyup', 'Backspace')
+    })
+  }
+
+  function insert(field: HTMLInputElement, text: string, from: number, to: number): string | undefined {
+    const before = textOf(field)
+    if (to > before.length) return `the ${field.localName} has no letter ${to}`
+    edit(field, () => {
+      select(field, from, to)
+      typeKeys(field, before.slice(0, from), before.slice(to), text)
+    })
+    return undefined
+  }
+
+  function typeKeys(field: HTMLInputElement, head: string, tail: string, text: string): void {
+    const isWhole = WHOLE.includes(field.type) || (field.type === 'number' && !/^\d+$/.test(text))
+    let typed = head
+    for (const stroke of isWhole ? [text] : text) {
+      if (field.maxLength >= 0 && typed.length + stroke.length + tail.length > field.maxLength) break
+      const wanted = typed + stroke + tail
+      if (key(field, 'keydown', stroke) && replace(field, wanted, 'insertText', stroke)) {
+        const now = currentText(field, wanted)
+        typed = now.endsWith(tail) ? now.slice(0, now.length - tail.length) : now
+        if (tail !== '') select(field, typed.length, typed.length)
+      }
+      key(field, 'keyup', stroke)
+    }
+  }
+
+  /** A component may rewrite what is typed while it is typed; the next character goes behind what stands there. */
+  function currentText(field: HTMLInputElement, wanted: string): string {
+    const shown = textOf(field)
+    return shown === '' && field.type === 'number' ? wanted : shown
+  }
+
+  function paste(field: HTMLInputElement, text: string): void {
+    edit(field, () => {
+      if (!field.dispatchEvent(pasteEvent(view, text))) return
+      const fitting = field.maxLength >= 0 ? text.slice(0, field.maxLength) : text
+      replace(field, fitting, 'insertFromPaste', fitting)
+    })
+  }
+
+  /** UI Events, section 3.8: the text changes while it is composed, and each of its `input` events says so. */
+  function compose(field: HTMLInputElement, text: string): void {
+    edit(field, () => {
+      composition(field, 'compositionstart', '')
+      for (let length = 1; length <= text.length; length++) {
+        const data = text.slice(0, length)
+        composition(field, 'compositionupdate', data)
+        replace(field, data, 'insertCompositionText', data, true)
+      }
+      composition(field, 'compositionend', text)
+    })
+  }
+
+  function composition(field: HTMLElement, name: string, data: string): void {
+    field.dispatchEvent(new view.CompositionEvent(name, { bubbles: true, composed: true, cancelable: true, data }))
+  }
+
+  /** The browser fills a field by itself: no key is pressed, and the change is final. */
+  function fill(field: HTMLInputElement, text: string): void {
+    if (textOf(field) === text) return
+    write(field, text)
+    field.dispatchEvent(new view.Event('input', { bubbles: true, composed: true }))
+    field.dispatchEvent(new view.Event('change', { bubbles: true }))
+    if (editing?.field === field) editing = { field, committed: textOf(field), left: textOf(field) }
+  }
+
+  /** Replacing a text by itself is no edit that a component could be asked to tell from none. */
+  function replace(
+    field: HTMLInputElement,
+    text: string,
+    inputType: string,
+    data: string | null,
+    isComposing = false,
+  ): boolean {
+    if (textOf(field) === text) return true
+    const said = { bubbles: true, composed: true, inputType, data, isComposing }
+    if (!field.dispatchEvent(new view.InputEvent('beforeinput', { ...said, cancelable: !isComposing }))) return false
+    const before = textOf(field)
+    write(field, text)
+    if (textOf(field) !== before) field.dispatchEvent(new view.InputEvent('input', said))
+    return true
+  }
+
+  /** Through the prototype, as the browser does: a component may have put an accessor of its own on the field. */
+  function write(field: HTMLInputElement, text: string): void {
+    if (isFreeText(field)) {
+      field.textContent = text
+      return
+    }
+    const { prototype } = field.localName === 'textarea' ? view.HTMLTextAreaElement : view.HTMLInputElement
+    Object.getOwnPropertyDescriptor(prototype, 'value')?.set?.call(field, text)
+  }
+
+  function caret(field: HTMLInputElement, at: number): void {
+    focus(field)
+    select(field, at, at)
+  }
+
+  function key(element: HTMLElement, name: 'keydown' | 'keyup', value: string): boolean {
+    return element.dispatchEvent(
+      new view.KeyboardEvent(name, { key: value, bubbles: true, composed: true, cancelable: true }),
+    )
+  }
+
+  return { focus, commit, end, type, paste, compose, fill, insert, caret, key }
+}
+
+/** HTML Standard, section 4.10.6: only some fields have a selection that scripts can set. */
+function select(field: HTMLInputElement, from: number, to: number): void {
+  if (hasSelection(field)) field.setSelectionRange(from, to)
+}
+
+/** Where the platform has no clipboard event the same is said with a plain one. */
+function pasteEvent(view: Window & typeof globalThis, text: string): Event {
+  const said = { bubbles: true, composed: true, cancelable: true }
+  if (view.ClipboardEvent !== undefined && view.DataTransfer !== undefined) {
+    const clipboardData = new view.DataTransfer()
+    clipboardData.setData('text/plain', text)
+    return new view.ClipboardEvent('paste', { ...said, clipboardData })
+  }
+  const getData = (type: string) => (type === 'text' || type === 'text/plain' ? text : '')
+  return Object.assign(new view.Event('paste', said), { clipboardData: { getData, types: ['text/plain'], files: [] } })
+}

@@ -1,0 +1,30 @@
+const UNTYPED = ['checkbox', 'radio', 'button', 'submit', 'reset', 'file', 'image']
+
+/** Whether a person edits a text in it. */
+export function isTextual(element: HTMLElement): element is HTMLInputElement {
+  return (
+    element.localName === 'textarea' ||
+    element.isContentEditable ||
+    (element.localName === 'input' && !UNTYPED.includes((element as HTMLInputElement).type))
+  )
+}
+
+/** Whether letters of it can be selected: not in a date, a number or a colour. */
+export function hasSelection(field: HTMLInputElement): boolean {
+  return typeof field.selectionStart === 'number'
+}
+
+export function textOf(field: HTMLInputElement): string {
+  return isFreeText(field) ? (field.textContent ?? '') : field.value
+}
+
+/** An editable element that is no field holds its text itself. */
+export function isFreeText(element: HTMLElement): boolean {
+  return element.localName !== 'input' && element.localName !== 'textarea'
+}
+
+/** A change that is final at once, as native controls tell of it. */
+export function tellChange(view: Window & typeof globalThis, control: HTMLElement): void {
+  control.dispatchEvent(new view.Event('input', { bubbles: true, composed: true }))
+  control.dispatchEvent(new view.Event('change', { bubbles: true }))
+}

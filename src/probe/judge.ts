@@ -1,3 +1,4 @@
+import type { Given } from '../ideal/index.js'
 import type { Clause, LeakAt } from './clause.js'
 import type { Played, Row } from './stage.js'
 import type { Move } from './story.js'
@@ -12,7 +13,11 @@ export interface Judged {
 export async function judged(clause: Clause, subject: Subject, played: Played): Promise<Judged> {
   const { rows, story } = played
   const at = rows.findIndex(
-    (row) => row.fault !== undefined || row.unsettled !== undefined || row.impossible !== undefined,
+    (row) =>
+      row.fault !== undefined ||
+      row.unsettled !== undefined ||
+      row.impossible !== undefined ||
+      holdsCrossedBounds(subject, row.held),
   )
   const row = rows[at]
   if (row === undefined) return leakOr(await clause.judge(subject, played))
@@ -25,6 +30,7 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
     if (before !== undefined) return { leak: before }
   }
   if (row.impossible !== undefined) return { silent: row.impossible }
+  if (row.fault === undefined && row.unsettled === undefined) return { silent: 'its owner tells bounds that cross' }
   const isOnTrial = kindOf(row.move) === clause.onTrial && at === rows.length - 1
   if (row.fault !== undefined)
     return isOnTrial
@@ -41,6 +47,26 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
         },
       }
     : { silent: 'it floods its owner with reports' }
+}
+
+/** A least above the most that was told is the owner's own slip: nothing that a component makes of it is wrong. */
+function holdsCrossedBounds({ values, names }: Subject, held: Given): boolean {
+  const standing = (bound: unknown) => {
+    const name = names.find((one) => one.name === bound)
+    return name === undefined ? bound : (held[name.name] ?? name.default)
+  }
+  return values.some(({ bounds }) => {
+    const [least, most] = [standing(bounds.least), standing(bounds.most)]
+    const isTold = [bounds.least, bounds.most].some((bound) => typeof bound === 'string' && held[bound] !== undefined)
+    return isTold && isAbove(least, most)
+  })
+}
+
+function isAbove(one: unknown, other: unknown): boolean {
+  return (
+    (typeof one === 'number' && typeof other === 'number' && one > other) ||
+    (typeof one === 'string' && typeof other === 'string' && one > other)
+  )
 }
 
 function leakOr(leak: LeakAt | undefined): Judged {

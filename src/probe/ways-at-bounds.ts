@@ -15,14 +15,17 @@ export interface WayAtBounds {
 /** Every way found for a value, tried where its bounds are when the component is given this. */
 export function* waysAtBounds(subject: Subject, value: ValueClause, given: Given): Iterable<WayAtBounds> {
   const limits = subject.limits(value, given)
-  const ends = [limits.least, limits.most].filter((end) => end !== undefined)
+  const usual = subject.middle[value.name]
+  const ends = [limits.least, limits.most]
+    .filter((end) => end !== undefined)
+    .map((end): unknown => (Array.isArray(usual) ? usual.map(() => end) : end))
   for (const way of subject.ways) {
     if (!way.changes.has(value.name) || way.text !== undefined) continue
     for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: way.moves }
     if (!goesToTheEnd(way))
       for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves] }
   }
-  const inside = ends.find((end) => outsideText(end, limits) === undefined) ?? subject.middle[value.name]
+  const inside = ends.find((end) => outsideText(end, limits) === undefined) ?? usual
   const typedWay = subject.ways.find((way) => way.plainly.has(value.name))
   for (const way of subject.ways) {
     if (typedWay === undefined || way.text !== typedWay.text || !way.plainly.has(value.name)) continue

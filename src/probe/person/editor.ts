@@ -165,11 +165,24 @@ export function createEditor(view: Window & typeof globalThis): Editor {
 
   function key(element: HTMLElement, name: 'keydown' | 'keyup', value: string): boolean {
     return element.dispatchEvent(
-      new view.KeyboardEvent(name, { key: value, bubbles: true, composed: true, cancelable: true }),
+      new view.KeyboardEvent(name, {
+        key: value,
+        code: codeOf(value),
+        bubbles: true,
+        composed: true,
+        cancelable: true,
+      }),
     )
   }
 
   return { focus, commit, end, type, paste, compose, fill, insert, caret, key }
+}
+
+/** UI Events, section 3.7.3: the physical key, as it lies on the usual board. */
+function codeOf(key: string): string {
+  if (key === ' ') return 'Space'
+  if (/^\d$/.test(key)) return `Digit${key}`
+  return /^[a-z]$/i.test(key) ? `Key${key.toUpperCase()}` : key.length > 1 ? key : ''
 }
 
 /** HTML Standard, section 4.10.6: only some fields have a selection that scripts can set. */

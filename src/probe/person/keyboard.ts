@@ -1,3 +1,4 @@
+import { bring } from '../../engine/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Key } from '../gestures.js'
 import type { Editor } from './editor.js'
@@ -54,7 +55,9 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
     const page = Math.max(1, Math.round((most - least) / 10 / Number(field.step || 1)))
     const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: page, PageDown: -page }[key as string]
     if (by !== undefined) return step(field, by)
-    if (key === 'Home' || key === 'End') changed(field, () => (field.value = String(key === 'Home' ? least : most)))
+    const end = key === 'Home' ? least : key === 'End' ? most : undefined
+    const limits = { least, most, step: Number(field.step || 1), ordered: false, gap: 0 }
+    if (end !== undefined) changed(field, () => (field.value = String(bring(end, limits))))
   }
 
   function changed(field: HTMLInputElement, change: () => void): void {

@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 import { Command, CommanderError } from 'commander'
 import { CaulkerError, messageOf } from '../contract/index.js'
+import { adoptCommand } from './adopt-command.js'
 import { checkCommand } from './check-command.js'
 import { compareCommand } from './compare-command.js'
 import { EXIT, packageVersion } from './output.js'
@@ -18,6 +19,7 @@ const caulker = new Command('caulker')
   .addCommand(probeCommand(exit))
   .addCommand(compareCommand(exit))
   .addCommand(sheetCommand(exit))
+  .addCommand(adoptCommand(exit))
   .addHelpText('after', '\nExamples:\n  $ caulker check src\n  $ caulker probe src')
 
 for (const command of [caulker, ...caulker.commands])

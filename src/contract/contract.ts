@@ -55,6 +55,8 @@ export interface Contract<T extends ContractTypes = ContractTypes> {
   readonly problem: string | undefined
   /** Clause ids that are knowingly not kept, each with its reason. */
   readonly waives: { readonly [clause: string]: string }
+  /** Clauses that nobody has confirmed, by where they stand, each with what it was guessed from. */
+  readonly guesses: { readonly [at: string]: string }
   /** The contract that this one extends. */
   readonly base?: AnyContract
   /** Only for the compiler: where the types live. */
@@ -90,6 +92,7 @@ export interface ContractDraft<
   locks?: { readonly?: NoInfer<Extract<keyof P, string>>; disabled?: NoInfer<Extract<keyof P, string>> }
   problem?: NoInfer<Extract<keyof P, string>>
   waives?: Record<string, string>
+  guesses?: Record<string, string>
 }
 
 /**
@@ -188,6 +191,7 @@ export function makeContract(
     locks: { readonly: draft.locks?.readonly, disabled: draft.locks?.disabled },
     problem: draft.problem,
     waives: { ...draft.waives },
+    guesses: { ...draft.guesses },
     ...(base === undefined ? {} : { base }),
   }
   rememberPlace(made, maker)

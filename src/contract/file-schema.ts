@@ -81,6 +81,7 @@ export const contractFileSchema = {
       locks: strict(optional({ readonly: text, disabled: text })),
       problem: text,
       waives: named(text),
+      guesses: named(text),
     }),
   }),
 }

@@ -59,3 +59,5 @@ export { compareContracts, nextVersion, weightOf, type Change, type Weight } fro
 export type { Kebab, Named, ReportName, ValueEventNames } from './report-name.js'
 export { typeFrom } from './type-from.js'
 export type { PlainTypes, TypedContractJson, TypesFrom } from './typed-json.js'
+export { withDeclared } from './declared.js'
+export { elementsOfManifest, manifestOf, type ManifestElement, type ManifestField } from './manifest.js'

@@ -45,8 +45,13 @@ export function contractToJson(of: AnyContract): ContractJson {
     form: of.form && compact({ ...of.form }),
     locks: readOnly === undefined && disabled === undefined ? undefined : compact({ readonly: readOnly, disabled }),
     problem: of.problem,
-    waives: Object.keys(of.waives).length === 0 ? undefined : { ...of.waives },
+    waives: texts(of.waives),
+    guesses: texts(of.guesses),
   }) as ContractJson
+}
+
+function texts(of: Readonly<Record<string, string>>): Json | undefined {
+  return Object.keys(of).length === 0 ? undefined : { ...of }
 }
 
 /**

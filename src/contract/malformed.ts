@@ -105,6 +105,7 @@ const SECTIONS = [
   'locks',
   'problem',
   'waives',
+  'guesses',
 ]
 
 /** Throws one error for the first thing in a draft that cannot be a contract: which clause, and what to do. */
@@ -191,6 +192,8 @@ function references(tag: string, draft: Draft, known: string[]): void {
   }
   if (draft['problem'] !== undefined && typeof draft['problem'] !== 'string')
     fail(tag, 'problem', 'must be the name of the property that shows a message')
+  if (draft['guesses'] !== undefined && !isObject(draft['guesses']))
+    fail(tag, 'guesses', 'must be an object: where a clause stands, and what it was guessed from')
   if (draft['waives'] !== undefined && !isObject(draft['waives']))
     fail(tag, 'waives', 'must be an object: the id of a clause, and the reason why it is waived')
 }

@@ -28,7 +28,7 @@ export async function bundleFor(jobs: readonly ProbeJob[]): Promise<Bundle> {
     if (entries.has(key)) continue
     const folder = `set-${entries.size}`
     try {
-      for (const { fileName, body } of await bundled([job.file, ...job.defines], folder))
+      for (const { fileName, body } of await bundled(modulesOf(job), folder))
         files.set(`/${fileName}`, { body, type: TYPES[fileName.split('.').pop() ?? ''] ?? 'application/octet-stream' })
       entries.set(key, { path: `/${folder}/entry.js` })
     } catch (thrown) {
@@ -42,8 +42,13 @@ export async function bundleFor(jobs: readonly ProbeJob[]): Promise<Bundle> {
   }
 }
 
-function keyOf({ file, defines }: ProbeJob): string {
-  return [file, ...defines].join('\n')
+/** The contract file comes first, where there is one. */
+export function modulesOf({ file, defines, adopts }: ProbeJob): string[] {
+  return adopts === undefined ? [file, ...defines] : [...defines]
+}
+
+function keyOf(job: ProbeJob): string {
+  return modulesOf(job).join('\n')
 }
 
 /** A contract file is no module: the page is given what it says. */

@@ -1,7 +1,15 @@
 import { designOf } from '../check/index.js'
 import { messageOf } from '../contract/index.js'
 import { refuseUndefined } from '../dom/index.js'
-import { probe, type Frames, type NamedGesture, type ProbeReport } from '../probe/index.js'
+import {
+  adoptElement,
+  definedDuring,
+  probe,
+  type Adopted,
+  type Frames,
+  type NamedGesture,
+  type ProbeReport,
+} from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { installClock } from './probe-clock.js'
 
@@ -12,10 +20,14 @@ export interface PageJob {
   readonly clauses: readonly string[] | undefined
   readonly gestures: readonly NamedGesture[]
   readonly hung: readonly string[]
+  readonly adopts?: readonly string[]
 }
 
 export type PageModule = () => Promise<Record<string, unknown>>
-export type PageResult = { readonly report: ProbeReport } | { readonly failed: string; readonly module: number }
+export type PageResult =
+  | { readonly report: ProbeReport }
+  | { readonly adopted: readonly Adopted[] }
+  | { readonly failed: string; readonly module: number }
 
 // Taken before any component is loaded, so that none can replace what the probe itself needs.
 const requestFrame = globalThis.requestAnimationFrame.bind(globalThis)
@@ -64,6 +76,7 @@ export async function runJob(
   modules: readonly PageModule[],
   beat: (step: string) => void,
 ): Promise<PageResult> {
+  if (job.adopts !== undefined) return adoptAll(job.adopts, modules, beat)
   let loading = 0
   try {
     const [contracts, ...defines] = modules
@@ -84,6 +97,30 @@ export async function runJob(
       hangs: (story, row) => job.hung.includes(stepText(contract, story, row)),
     })
     return { report }
+  } catch (thrown) {
+    return { failed: messageOf(thrown), module: loading }
+  }
+}
+
+async function adoptAll(
+  tags: readonly string[],
+  modules: readonly PageModule[],
+  beat: (step: string) => void,
+): Promise<PageResult> {
+  let loading = 0
+  try {
+    const found = await definedDuring(globalThis as never, async () => {
+      for (const [at, module] of modules.entries()) {
+        loading = at
+        await module()
+      }
+    })
+    const adopted: Adopted[] = []
+    for (const tag of tags.length > 0 ? tags : found) {
+      beat(`adopt ${tag}`)
+      adopted.push(await adoptElement(tag, { frames }))
+    }
+    return { adopted }
   } catch (thrown) {
     return { failed: messageOf(thrown), module: loading }
   }

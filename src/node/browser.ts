@@ -1,6 +1,6 @@
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core'
 import { CaulkerError, messageOf } from '../contract/index.js'
-import { bundleFor, type Bundle } from './browser-bundle.js'
+import { bundleFor, modulesOf, type Bundle } from './browser-bundle.js'
 import type { PageResult } from './browser-page.js'
 import { CHROMIUM_FLAGS, findChromium } from './chromium.js'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
@@ -55,10 +55,11 @@ async function probeOne(browser: Browser, bundle: Bundle, job: ProbeJob): Promis
   for (;;) {
     const ended = await runPage(browser, bundle, entry.path, { ...job, hung })
     if ('report' in ended) return { job, report: ended.report }
+    if ('adopted' in ended) return { job, adopted: ended.adopted }
     if ('failed' in ended)
       return {
         job,
-        trouble: { file: [job.file, ...job.defines][ended.module] ?? job.file, place: undefined, says: ended.failed },
+        trouble: { file: modulesOf(job)[ended.module] ?? job.file, place: undefined, says: ended.failed },
       }
     if (ended.at === undefined || hung.length === MOST_HANGS)
       return {
@@ -79,7 +80,7 @@ async function runPage(
   browser: Browser,
   bundle: Bundle,
   entry: string,
-  { tag, seed, clauses, gestures, hung }: ProbeJob,
+  { tag, seed, clauses, gestures, hung, adopts }: ProbeJob,
 ): Promise<Ended> {
   const context = await browser.newContext()
   let at: string | undefined
@@ -100,7 +101,7 @@ async function runPage(
         WATCH_EVERY,
       )
     })
-    return await Promise.race([silence, started(page, entry, { tag, seed, clauses, gestures, hung }, () => at)])
+    return await Promise.race([silence, started(page, entry, { tag, seed, clauses, gestures, hung, adopts }, () => at)])
   } finally {
     clearInterval(watch)
     await Promise.race([context.close(), new Promise((resolve) => setTimeout(resolve, 2000))])

@@ -2,10 +2,12 @@ import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { CaulkerError, hint } from '../contract/index.js'
 import { namedGestureProblem, type NamedGesture } from '../probe/index.js'
+import { moduleOfPackage } from './adopt-source.js'
 import type { Loader } from './load.js'
+import { readJson } from './read-json.js'
 import { search, shown } from './find.js'
 
-/** What a project says of itself in `caulker.config.ts` (or .js). */
+/** What a project says of itself in `caulker.config.ts` (or .js, .json). */
 export interface Config {
   /** The modules that define the elements, as patterns relative to the file. */
   readonly defines?: readonly string[]
@@ -20,15 +22,15 @@ export interface Setup {
   readonly gestures: readonly NamedGesture[]
 }
 
-const NAMES = ['caulker.config.ts', 'caulker.config.js', 'caulker.config.mjs']
+const NAMES = ['caulker.config.ts', 'caulker.config.js', 'caulker.config.mjs', 'caulker.config.json']
 const PARTS = ['defines', 'gestures']
 
 export async function setupFor(tag: string, contractFile: string, load: Loader): Promise<Setup> {
   const file = nearestConfig(dirname(contractFile))
   if (file === undefined) return { defines: beside(contractFile), gestures: [] }
-  const { default: written } = await load(file)
+  const written = file.endsWith('.json') ? readJson(file) : (await load(file))['default']
   const { defines = [], gestures = {} } = parsed(file, written)
-  const found = search(dirname(file), defines)
+  const found = defines.flatMap((one) => modulesNamed(one, dirname(file)))
   if (defines.length > 0 && found.length === 0)
     throw new CaulkerError(
       'bad-file',
@@ -38,6 +40,13 @@ export async function setupFor(tag: string, contractFile: string, load: Loader):
     defines: found.length > 0 ? found : beside(contractFile),
     gestures: Object.hasOwn(gestures, tag) ? (gestures[tag] ?? []) : [],
   }
+}
+
+/** Files by a pattern; where none matches, a module of an installed package. */
+function modulesNamed(name: string, folder: string): string[] {
+  const found = search(folder, [name])
+  const inPackage = found.length > 0 || name.startsWith('.') ? undefined : moduleOfPackage(name, folder)
+  return inPackage === undefined ? found : [inPackage]
 }
 
 function nearestConfig(folder: string): string | undefined {

@@ -1,6 +1,7 @@
 import { JSDOM, VirtualConsole } from 'jsdom'
 import type { Frames } from '../probe/index.js'
 import { installClock, TIMERS } from './probe-clock.js'
+import { installStandIns } from './stand-ins.js'
 
 /** A document in this thread, with its names as globals and a clock that only the probe moves. */
 export interface EmbeddedWindow {
@@ -47,6 +48,7 @@ export function openEmbeddedWindow(): EmbeddedWindow {
       virtualConsole: new VirtualConsole(),
     },
   )
+  installStandIns(window as never)
   // The selector engine adds its own listeners when it is first used; they are not a component's.
   window.getComputedStyle(window.document.querySelector('body') as Element)
   const listeners = [window, window.document, window.document.body].map(countListeners)

@@ -1,6 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import { refuseUndefined } from '../dom/index.js'
-import { probe } from '../probe/index.js'
+import { adoptElement, definedDuring, probe, type Adopted } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
 import { troubleOf } from './errors.js'
@@ -30,8 +30,38 @@ function placeFor(defines: readonly string[]): Place {
   return (place ??= { modules, window: openEmbeddedWindow(), load: createLoader() })
 }
 
+/** Installed packages are loaded once a thread: where the document is no longer clean, their elements need another thread. */
+function isUsedUp({ defines }: ProbeJob): boolean {
+  return !isUnspoiled() || (place?.window.isClean() === false && defines.some((one) => one.includes('node_modules')))
+}
+
 /** Probes one component after another. The thread is ended when a component never comes back. */
-async function work({ file, tag, defines, seed, clauses, gestures, hung }: ProbeJob): Promise<ProbeMessage> {
+async function work(job: ProbeJob): Promise<ProbeMessage> {
+  return job.adopts === undefined ? probeOne(job) : adoptAll(job, job.adopts)
+}
+
+async function adoptAll(job: ProbeJob, tags: readonly string[]): Promise<ProbeMessage> {
+  const { defines } = job
+  const { window, load } = placeFor(defines)
+  const { document, frames } = window
+  let loading = ''
+  try {
+    const found = await definedDuring(document.defaultView as never, async () => {
+      for (const module of defines) await load((loading = module))
+    })
+    const adopted: Adopted[] = []
+    for (const tag of tags.length > 0 ? tags : found) {
+      beat(workerData as SharedArrayBuffer, `adopt ${tag}`)
+      adopted.push(await adoptElement(tag, { document, frames }))
+    }
+    return { kind: 'adopted', adopted, spoiled: isUsedUp(job) }
+  } catch (thrown) {
+    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp(job) }
+  }
+}
+
+async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
+  const { file, tag, defines, seed, clauses, gestures, hung } = job
   const {
     window: { document, frames },
     load,
@@ -52,9 +82,9 @@ async function work({ file, tag, defines, seed, clauses, gestures, hung }: Probe
       onStep: (story, row) => beat(workerData as SharedArrayBuffer, stepText(contract, story, row)),
       hangs: (story, row) => hung.includes(stepText(contract, story, row)),
     })
-    return { kind: 'done', report, spoiled: !isUnspoiled() }
+    return { kind: 'done', report, spoiled: isUsedUp(job) }
   } catch (thrown) {
-    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: !isUnspoiled() }
+    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp(job) }
   }
 }
 

@@ -39,6 +39,7 @@ async function probeOne(thread: Thread, job: ProbeJob): Promise<ProbeOutcome> {
   for (;;) {
     const ended = await thread.run({ ...job, hung })
     if (ended.kind === 'done') return { job, report: ended.report }
+    if (ended.kind === 'adopted') return { job, adopted: ended.adopted }
     if (ended.kind === 'trouble') return { job, trouble: ended.trouble }
     if (ended.at === undefined || hung.length === MOST_HANGS) {
       const where =

@@ -31,7 +31,10 @@ export function installClock(): ProbeClock {
   const clock = FakeTimers.withGlobal(globalThis as never).install({ now: NOON, toFake: toFake as never })
   return {
     frames: (turn, report) => ({
-      restart: () => clock.setSystemTime(NOON),
+      restart() {
+        clock.setSystemTime(NOON)
+        clearStorage()
+      },
       milliseconds: FRAME,
       isStill: () => clock.countTimers() === 0,
       next() {
@@ -46,4 +49,11 @@ export function installClock(): ProbeClock {
     waiting: () => clock.countTimers(),
     uninstall: () => clock.uninstall(),
   }
+}
+
+/** What one mount has stored is not there for the next. */
+function clearStorage(): void {
+  const { localStorage, sessionStorage } = globalThis as { localStorage?: Storage; sessionStorage?: Storage }
+  localStorage?.clear()
+  sessionStorage?.clear()
 }

@@ -1,7 +1,7 @@
-import type { NamedGesture, ProbeReport } from '../probe/index.js'
+import type { Adopted, NamedGesture, ProbeReport } from '../probe/index.js'
 import type { Trouble } from './errors.js'
 
-/** One component to probe, as it is sent to a thread or a page. */
+/** One component to probe, or modules whose elements are to be adopted, as it is sent to a thread or a page. */
 export interface ProbeJob {
   readonly file: string
   readonly tag: string
@@ -12,12 +12,15 @@ export interface ProbeJob {
   readonly gestures: readonly NamedGesture[]
   /** The steps that never came back when they were tried before. */
   readonly hung: readonly string[]
+  /** Whether contracts are to be read off the elements that the modules define: these tags, or all where none is named. */
+  readonly adopts?: readonly string[]
 }
 
 export type ProbeMessage =
   | { readonly kind: 'done'; readonly report: ProbeReport; readonly spoiled: boolean }
+  | { readonly kind: 'adopted'; readonly adopted: readonly Adopted[]; readonly spoiled: boolean }
   | { readonly kind: 'trouble'; readonly trouble: Trouble; readonly spoiled: boolean }
 
 export type ProbeOutcome = { readonly job: ProbeJob } & (
-  { readonly report: ProbeReport } | { readonly trouble: Trouble }
+  { readonly report: ProbeReport } | { readonly adopted: readonly Adopted[] } | { readonly trouble: Trouble }
 )

@@ -8,5 +8,5 @@ export function asksForForms({ define }: Subject): boolean {
 /** Whether the platform lets elements take part in forms; an embedded DOM does not. */
 export function knowsForms({ document }: Subject): boolean {
   const internals = (document.defaultView as { ElementInternals?: { prototype: object } } | null)?.ElementInternals
-  return internals !== undefined && 'setFormValue' in internals.prototype
+  return internals !== undefined && 'setFormValue' in internals.prototype && !('isStandIn' in internals.prototype)
 }

@@ -1,3 +1,5 @@
+export { definedDuring } from './adopt/defined.js'
+export { adoptElement, type Adopted } from './adopt/index.js'
 export { clauses } from './clauses/index.js'
 export type { Clause, LeakAt } from './clause.js'
 export { windowFrames, type Frames } from './frames.js'

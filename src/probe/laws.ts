@@ -11,14 +11,22 @@ import type { Subject } from './subject.js'
  * and it says the same of itself. Judged at each row up to the first that is no tell.
  */
 export async function updateEqualsRemount(subject: Subject, { rows }: Played): Promise<LeakAt | undefined> {
+  if (!takesTheGiven(subject, rows[0])) return undefined
   for (let at = 1; at < rows.length && isTell(rows[at]?.move); at++) {
     const row = rows[at] as Row
     const fresh = await subject.fresh(row.held)
-    if (fresh.fault !== undefined || fresh.unsettled !== undefined) return undefined
+    if (fresh.fault !== undefined || fresh.unsettled !== undefined || !takesTheGiven(subject, fresh)) return undefined
     const leak = unlikeFresh(row, rows[at - 1] as Row, fresh)
     if (leak !== undefined) return { row: at, ...leak }
   }
   return undefined
+}
+
+/** A mount that does not take what it is given is no measure for a tell; that it does not is the affair of another clause. */
+function takesTheGiven({ values }: Subject, { read, known }: Row): boolean {
+  return values.every(
+    ({ name }) => read[name] === undefined || known[name] === undefined || equal(read[name], known[name]),
+  )
 }
 
 /** How a row differs from a fresh mount that should look like it: in the picture, or in what it says of itself. */

@@ -13,6 +13,7 @@ import { bring, limitsOf, type Limits } from '../engine/index.js'
 import { ideal, type Given } from '../ideal/index.js'
 import { controlRefs, isOperable, type ControlRef } from './controls.js'
 import type { Frames } from './frames.js'
+import { filesToChoose, hostSamples } from './samples.js'
 import { stageFor, type Played, type Row, type StageOptions } from './stage.js'
 import { storyKey, type Move, type Story } from './story.js'
 import { survey, type Way } from './survey.js'
@@ -197,28 +198,4 @@ function middleOf(clause: ValueClause, ordinary: unknown[], limits: Limits): unk
 
 function withName(name: string, value: unknown): [string, unknown][] {
   return value === undefined ? [] : [[name, value]]
-}
-
-function filesToChoose(document: Document): File[] {
-  const view = document.defaultView as Window & typeof globalThis
-  return ['mast.png', 'rudder.png'].map((name) => new view.File([name], name, { type: 'image/png' }))
-}
-
-/** The same few objects for a whole probe: host objects are compared by identity. */
-function hostSamples(document: Document): (name: string) => unknown[] {
-  const view = document.defaultView as Window & typeof globalThis
-  const made = new Map<string, unknown[]>()
-  const make = (name: string): unknown[] => {
-    if (name === 'File')
-      return [
-        new view.File(['hull'], 'hull.png', { type: 'image/png' }),
-        new view.File(['keel and garboard'], 'keel.png', { type: 'image/png' }),
-      ]
-    if (name === 'Blob') return [new view.Blob(['hull']), new view.Blob(['keel'])]
-    return name === 'Date' ? [new Date(Date.UTC(2031, 4, 14)), new Date(Date.UTC(2031, 4, 20))] : []
-  }
-  return (name) => {
-    if (!made.has(name)) made.set(name, make(name))
-    return made.get(name) ?? []
-  }
 }

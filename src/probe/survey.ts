@@ -1,9 +1,9 @@
 import { equal } from '../contract/index.js'
 import type { Given } from '../ideal/index.js'
-import { componentRef, controlRefs, isOperable, optionsOf, type ControlRef } from './controls.js'
-import type { Gesture, Key } from './gestures.js'
+import { componentRef, type ControlRef } from './controls.js'
+import type { Gesture } from './gestures.js'
 import { gesturesOf, type NamedGesture } from './named-gesture.js'
-import { hasSelection, isTextual } from './person/fields.js'
+import { foundControls, gesturesAt, wholeGestures, type FoundControl } from './operate.js'
 import { samePicture } from './picture.js'
 import type { Played, Stage } from './stage.js'
 import { gesture, storyKey, type Move } from './story.js'
@@ -27,7 +27,7 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
   const ways: Way[] = []
   const seen = new Set<string>()
   for (const given of [subject.middle, subject.base]) {
-    for (const { moves, control, text } of tries(subject, await controlsWith(stage, given), named)) {
+    for (const { moves, control, text } of tries(subject, await stage.look(given, [], foundControls), named)) {
       const key = storyKey(moves)
       if (seen.has(key)) continue
       const played = await subject.play({ given, moves })
@@ -46,12 +46,21 @@ interface Try {
   readonly text: string | undefined
 }
 
-function* tries(subject: Subject, controls: readonly FoundControl[], named: readonly NamedGesture[]): Iterable<Try> {
+/** Each look is at a mount of its own, since controls are named by what stands around them. */
+function* tries(
+  subject: Subject,
+  controls: readonly FoundControl[] = [],
+  named: readonly NamedGesture[] = [],
+): Iterable<Try> {
   const whole = componentRef(subject.contract.tag)
-  for (const one of named)
-    yield { moves: [...gesturesOf(one, whole), { do: 'leave' as const }].map(gesture), control: whole, text: undefined }
+  const isBlind = controls.length === 0 && named.length === 0 && subject.values.length > 0
+  for (const gestures of isBlind ? wholeGestures(whole) : named.map((one) => gesturesOf(one, whole)))
+    yield { moves: [...gestures, { do: 'leave' as const }].map(gesture), control: whole, text: undefined }
   for (const control of controls) {
-    for (const { gestures, text } of gesturesOn(subject, control))
+    for (const { gestures, text } of gesturesAt(control, {
+      texts: (on) => textsFor(subject, on),
+      files: subject.files,
+    }))
       yield { moves: gestures.map(gesture), control: control.ref, text }
   }
   yield* typedThenPressed(subject, controls)
@@ -67,99 +76,6 @@ function* typedThenPressed(subject: Subject, controls: readonly FoundControl[]):
       const typed: Gesture = { do: 'type', on: field, text }
       yield { moves: [gesture(typed), gesture({ do: 'press', on: button })], control: button, text: undefined }
     }
-}
-
-interface Tried {
-  readonly gestures: readonly Gesture[]
-  readonly text: string | undefined
-}
-
-/** What a person can do at a control of each kind: the usual first. */
-function* gesturesOn(subject: Subject, control: FoundControl): Iterable<Tried> {
-  const { ref, options } = control
-  switch (ref.kind) {
-    case 'text field':
-    case 'number field':
-      yield* textGestures(subject, control)
-      if (ref.kind === 'number field') yield* keyGestures(ref, ['ArrowUp', 'ArrowDown'])
-      return
-    case 'combo box':
-      if (control.isTextual) yield* textGestures(subject, control)
-      for (const option of firstOptions(options))
-        yield only({ do: 'press', on: ref }, { do: 'choose', on: ref, option }, { do: 'leave' })
-      yield only(key(ref, 'ArrowDown'), key(ref, 'ArrowDown'), key(ref, 'Enter'), { do: 'leave' })
-      return
-    case 'slider':
-      if (control.isNative)
-        for (const text of textsFor(subject, ref))
-          yield { gestures: [{ do: 'type', on: ref, text }, { do: 'leave' }], text }
-      else if (control.isLaidOut)
-        for (const to of [0.75, 0.25]) yield only({ do: 'drag', on: ref, from: [0.5, 0.5], to: [to, 0.5] })
-      yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'])
-      return
-    case 'spin button':
-      yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'])
-      return
-    case 'list box':
-      for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })
-      yield* keyGestures(ref, ['ArrowDown', 'End'])
-      yield only(key(ref, 'ArrowDown'), key(ref, 'Enter'), { do: 'leave' })
-      return
-    case 'select':
-      for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })
-      yield* keyGestures(ref, ['ArrowDown'])
-      return
-    case 'radio button':
-      yield only({ do: 'press', on: ref })
-      yield* keyGestures(ref, ['ArrowDown'])
-      return
-    case 'checkbox':
-    case 'switch':
-      yield only({ do: 'press', on: ref })
-      yield* keyGestures(ref, [' '])
-      return
-    case 'button':
-      yield only({ do: 'press', on: ref })
-      if (!control.isNative) yield* keyGestures(ref, ['Enter', ' '])
-      return
-    case 'file field':
-      for (const file of subject.files) yield only({ do: 'pick', on: ref, file })
-      return
-    case 'component':
-  }
-}
-
-/** A text by each way in: struck, entered, taken back, pasted, composed, and filled in by the browser. */
-function* textGestures(subject: Subject, { ref, isMultiline, hasSelection: isFree }: FoundControl): Iterable<Tried> {
-  const texts = textsFor(subject, ref)
-  for (const text of texts) {
-    const typed: Gesture = { do: 'type', on: ref, text }
-    yield { gestures: [typed, { do: 'leave' }], text }
-    if (!isMultiline) yield { gestures: [typed, { do: 'enter', on: ref }], text }
-  }
-  yield { gestures: [{ do: 'type', on: ref, text: '' }, { do: 'leave' }], text: '' }
-  const [text = '7'] = texts
-  const others = isFree ? (['paste', 'compose', 'fill'] as const) : (['fill'] as const)
-  for (const way of others) yield { gestures: [{ do: way, on: ref, text }, { do: 'leave' }], text }
-  yield only({ do: 'type', on: ref, text }, key(ref, 'Escape'), { do: 'leave' })
-  if (isFree && text.length > 1)
-    yield only({ do: 'type', on: ref, text }, { do: 'insert', on: ref, text: 'x', from: 1, to: 2 }, { do: 'leave' })
-}
-
-function* keyGestures(on: ControlRef, keys: readonly Key[]): Iterable<Tried> {
-  for (const one of keys) yield only(key(on, one), { do: 'leave' })
-}
-
-function key(on: ControlRef, name: Key): Gesture {
-  return { do: 'key', on, key: name }
-}
-
-function only(...gestures: Gesture[]): Tried {
-  return { gestures, text: undefined }
-}
-
-function firstOptions(count: number): number[] {
-  return [0, 1, 2].slice(0, count)
 }
 
 /** Texts that mean ordinary values; how a component reads them is its own affair. */
@@ -212,37 +128,4 @@ function takenPlainly(subject: Subject, { rows }: Played, text: string | undefin
 function leavesTrace({ rows }: Played): boolean {
   const last = rows[rows.length - 1] ?? rows[0]
   return last.fault !== undefined || !samePicture(rows[0].picture, last.picture)
-}
-
-interface FoundControl {
-  readonly ref: ControlRef
-  readonly options: number
-  /** Whether Enter begins a new line instead of ending the edit. */
-  readonly isMultiline: boolean
-  /** Whether the browser itself does something with it; any other control is what its role says by its own code. */
-  readonly isNative: boolean
-  readonly isTextual: boolean
-  readonly hasSelection: boolean
-  readonly isLaidOut: boolean
-}
-
-/** A list that is filled only when it is opened still has some options. */
-const LIKELY_OPTIONS = 3
-
-/** Looks at a mount of its own, since controls are named by what stands around them. */
-async function controlsWith(stage: Stage, given: Given): Promise<FoundControl[]> {
-  const found = await stage.look(given, [], (container) =>
-    controlRefs(container)
-      .filter(({ element }) => isOperable(element))
-      .map(({ ref, element }) => ({
-        ref,
-        options: optionsOf(element).length || (ref.kind === 'combo box' ? LIKELY_OPTIONS : 0),
-        isMultiline: element.localName !== 'input',
-        isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),
-        isTextual: isTextual(element),
-        hasSelection: hasSelection(element as HTMLInputElement),
-        isLaidOut: element.getBoundingClientRect().width > 0,
-      })),
-  )
-  return found ?? []
 }

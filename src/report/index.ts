@@ -1,8 +1,11 @@
+export { adoptText } from './adopt-text.js'
 export { compareText } from './compare-text.js'
 export { checkText } from './check-text.js'
 export { probeJunit } from './junit.js'
 export { reportJson } from './json.js'
 export {
+  type AdoptReport,
+  type AdoptedComponent,
   countClauses,
   type CheckReport,
   type CompareReport,

@@ -36,6 +36,6 @@ export function sentence(text: string): string {
 }
 
 /** `1 component`, `2 components`. */
-export function counted(count: number, word: string): string {
-  return `${count} ${word}${count === 1 ? '' : 's'}`
+export function counted(count: number, word: string, many = `${word}s`): string {
+  return `${count} ${count === 1 ? word : many}`
 }

@@ -72,6 +72,22 @@ export interface SheetReport {
   readonly contracts: readonly ContractJson[]
 }
 
+export interface AdoptReport {
+  readonly kind: 'adopt'
+  readonly version: 1
+  readonly components: readonly AdoptedComponent[]
+  readonly troubles: readonly TroubleReport[]
+}
+
+export interface AdoptedComponent {
+  readonly component: string
+  /** The modules that define it. */
+  readonly modules: readonly string[]
+  readonly contract: ContractJson
+  /** What of the element is not in the contract, each with the reason. */
+  readonly left: readonly string[]
+}
+
 export interface Counts {
   readonly held: number
   readonly broken: number

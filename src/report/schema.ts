@@ -86,10 +86,21 @@ const sheetReport = strict({
   contracts: Type.Array(Type.Object({ tag: text }, { description: 'As contract-1.json describes' })),
 })
 
+const contractJson = Type.Object({ tag: text }, { description: 'As contract-1.json describes' })
+const adoptReport = strict({
+  $schema: Type.Optional(text),
+  kind: Type.Literal('adopt'),
+  version: Type.Literal(1),
+  components: Type.Array(
+    strict({ component: text, modules: Type.Array(text), contract: contractJson, left: Type.Array(text) }),
+  ),
+  troubles: Type.Array(trouble),
+})
+
 /** The JSON Schema (2020-12) of every JSON report of version 1. */
 export const reportSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:caulker:report:1',
-  title: 'A report of caulker check, probe, compare or sheet, version 1',
-  ...Type.Union([checkReport, probeReport, compareReport, sheetReport]),
+  title: 'A report of caulker check, probe, compare, sheet or adopt, version 1',
+  ...Type.Union([checkReport, probeReport, compareReport, sheetReport, adoptReport]),
 }

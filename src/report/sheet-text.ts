@@ -51,6 +51,7 @@ function sheet(contract: AnyContract, width: number, ink: Ink): string[] {
           ],
     ],
     ['waived', Object.entries(contract.waives).map(([clause, reason]): Row => [clause, '', reason])],
+    ['guessed, confirm or mend', Object.entries(contract.guesses).map(([at, reason]): Row => [at, '', reason])],
   ]
   const rows = sections.flatMap(([, of]) => of)
   const wide = (column: 0 | 1) => Math.max(0, ...rows.map((row) => row[column].length))

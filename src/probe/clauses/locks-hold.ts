@@ -1,7 +1,13 @@
-import { equal, printed } from '../../contract/index.js'
+import { equal, printed, type AnyContract } from '../../contract/index.js'
+import type { Given } from '../../ideal/index.js'
 import { clause } from '../clause.js'
 import { unlikeFresh } from '../laws.js'
 import { isGesture, isTell, tell } from '../story.js'
+
+/** Whether its owner holds it locked. */
+function isLocked({ locks, properties }: AnyContract, held: Given): boolean {
+  return Object.values(locks).some((lock) => lock !== undefined && (held[lock] ?? properties[lock]?.default) === true)
+}
 
 /** Locked, the person changes nothing, and the owner's tells stand. */
 export const locksHold = clause({
@@ -32,6 +38,7 @@ export const locksHold = clause({
   async judge(subject, { rows }) {
     for (const [at, row] of rows.entries()) {
       if (isGesture(row.move)) {
+        if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) return undefined
         const reported = row.heard.find((one) => one.value !== undefined)
         const changed = subject.values.find(({ name }) => !equal(row.read[name], rows[at - 1]?.read[name]))
         if (reported !== undefined || changed !== undefined)

@@ -168,6 +168,7 @@ export function createEditor(view: Window & typeof globalThis): Editor {
       new view.KeyboardEvent(name, {
         key: value,
         code: codeOf(value),
+        keyCode: numberOf(value),
         bubbles: true,
         composed: true,
         cancelable: true,
@@ -183,6 +184,25 @@ function codeOf(key: string): string {
   if (key === ' ') return 'Space'
   if (/^\d$/.test(key)) return `Digit${key}`
   return /^[a-z]$/i.test(key) ? `Key${key.toUpperCase()}` : key.length > 1 ? key : ''
+}
+
+/** UI Events, section 8.3: the number that older code asks for. */
+function numberOf(key: string): number {
+  return NUMBERS[key] ?? (key.length === 1 ? key.toUpperCase().charCodeAt(0) : 0)
+}
+
+const NUMBERS: Readonly<Record<string, number>> = {
+  Backspace: 8,
+  Enter: 13,
+  Escape: 27,
+  PageUp: 33,
+  PageDown: 34,
+  End: 35,
+  Home: 36,
+  ArrowLeft: 37,
+  ArrowUp: 38,
+  ArrowRight: 39,
+  ArrowDown: 40,
 }
 
 /** HTML Standard, section 4.10.6: only some fields have a selection that scripts can set. */

@@ -6,23 +6,29 @@ import { isTextual, tellChange } from './fields.js'
 
 /** Keys at a control, with what the browser does for a native one. */
 export interface Keyboard {
-  press(element: HTMLElement, key: Key): void
+  /** Returns why it cannot be pressed there, or nothing. */
+  press(element: HTMLElement, key: Key): string | undefined
   /** Enter in a field ends the edit and submits its form. */
   enter(field: HTMLInputElement): void
 }
 
 export function createKeyboard(view: Window & typeof globalThis, editor: Editor): Keyboard {
-  function press(element: HTMLElement, key: Key): void {
+  function press(element: HTMLElement, key: Key): string | undefined {
     editor.focus(element)
     const target = focusedIn(element)
+    if (target === undefined) return 'it cannot be given the focus'
     if (editor.key(target, 'keydown', key)) actionOf(target, key)?.()
     editor.key(target, 'keyup', key)
+    return undefined
   }
 
-  /** A composite control may give the focus to one of its parts. */
-  function focusedIn(element: HTMLElement): HTMLElement {
+  /** Keys go to what has the focus: the control itself, or one of its parts that takes it over. */
+  function focusedIn(element: HTMLElement): HTMLElement | undefined {
     const active = deepActiveElement(element.ownerDocument)
-    return active !== null && isInside(active, element) ? active : element
+    if (active !== null && isInside(active, element)) return active
+    const part = element.querySelector<HTMLElement>('[tabindex="0"]')
+    part?.focus()
+    return part !== null && deepActiveElement(element.ownerDocument) === part ? part : undefined
   }
 
   /** HTML Standard, sections 4.10.5.1 and 6.8: what the browser does at a key, where no script has prevented it. */

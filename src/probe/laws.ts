@@ -23,7 +23,7 @@ export async function updateEqualsRemount(subject: Subject, { rows }: Played): P
 }
 
 /** A mount that does not take what it is given is no measure for a tell; that it does not is the affair of another clause. */
-function takesTheGiven({ values }: Subject, { read, known }: Row): boolean {
+export function takesTheGiven({ values }: Subject, { read, known }: Row): boolean {
   return values.every(
     ({ name }) => read[name] === undefined || known[name] === undefined || equal(read[name], known[name]),
   )

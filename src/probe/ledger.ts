@@ -2,7 +2,7 @@ import { equal, printed } from '../contract/index.js'
 import type { AnyContract } from '../contract/index.js'
 import { pictureText } from './picture.js'
 import type { Played, Row } from './stage.js'
-import { isTell, mountText, moveText } from './story.js'
+import { isTell, mountText, moveText, shortList } from './story.js'
 
 /** One step of a story: what happened, and then what the owner held, what the component said and what a person saw. */
 export interface LedgerRow {
@@ -46,5 +46,5 @@ function namesAbout(contract: AnyContract, rows: readonly Row[], given: readonly
 }
 
 function namesText(names: readonly string[], values: Readonly<Record<string, unknown>>): string {
-  return names.map((name) => `${name} ${values[name] === undefined ? '–' : printed(values[name], 24)}`).join(', ')
+  return shortList(names.map((name) => `${name} ${values[name] === undefined ? '–' : printed(values[name], 24)}`))
 }

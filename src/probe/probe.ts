@@ -1,4 +1,4 @@
-import type { AnyContract } from '../contract/index.js'
+import { messageOf, type AnyContract } from '../contract/index.js'
 import { elementMount, rememberRoots } from '../dom/index.js'
 import type { Mount } from '../ideal/index.js'
 import type { Clause, Examined } from './clause.js'
@@ -123,7 +123,7 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
   if (clause.needsElement === true && subject.define === undefined) return unproven(clause, 'It is no custom element.')
   if (clause.needsForms === true && asksForForms(subject) && !knowsForms(subject))
     return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
-  if (clause.examine !== undefined) return examinedAs(clause, await clause.examine(subject))
+  if (clause.examine !== undefined) return examinedAs(clause, await examined(clause.examine, subject))
   let stories = 0
   let silent: string | undefined
   for (const story of storiesOf(clause, subject, seed, random)) {
@@ -145,6 +145,15 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
     }
   }
   return stories > 0 ? { ...named(clause), status: 'held', stories } : unproven(clause, silent ?? clause.unprovenWhen)
+}
+
+/** What a component throws while it is only looked at tells nothing of the clause; where it throws in a story, a clause says so. */
+async function examined(examine: NonNullable<Clause['examine']>, subject: Subject): Promise<Examined> {
+  try {
+    return await examine(subject)
+  } catch (thrown) {
+    return { unproven: `It throws (${messageOf(thrown)}).` }
+  }
 }
 
 function examinedAs(clause: Clause, found: Examined): ClauseResult {

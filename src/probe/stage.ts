@@ -151,9 +151,9 @@ async function play(
     if (value !== undefined) runner.hear(OWNED, event, payload)
   }
 
-  function readOne(name: string): unknown {
+  function readOne(name: string, from = mounted): unknown {
     try {
-      return mounted?.read(name)
+      return from?.read(name)
     } catch (thrown) {
       noteFault(thrown)
       return undefined
@@ -196,7 +196,7 @@ async function play(
       submits,
       isValid: formOf()?.checkValidity(),
       twin: twin && {
-        read: Object.fromEntries(plan.cells.map(({ name }) => [name, snapshot(twin?.mounted.read(name))])),
+        read: Object.fromEntries(plan.cells.map(({ name }) => [name, snapshot(readOne(name, twin?.mounted))])),
         picture: pictureOf(twin.place),
         sharedIds: idsIn(twin.place).filter((id) => idsIn(place).includes(id)),
       },

@@ -77,9 +77,15 @@ export function mountText({ tag }: AnyContract, { given, setting }: Pick<Story, 
 }
 
 export function givenText(given: Given): string {
-  return Object.entries(given)
-    .map(([name, value]) => `${name} ${printed(value, 40)}`)
-    .join(', ')
+  return shortList(Object.entries(given).map(([name, value]) => `${name} ${printed(value, 40)}`))
+}
+
+const MOST_LISTED = 8
+
+/** The first few of a list, and how many more there are. */
+export function shortList(parts: readonly string[]): string {
+  const more = parts.length - MOST_LISTED
+  return [...parts.slice(0, MOST_LISTED), ...(more > 0 ? [`and ${more} more`] : [])].join(', ')
 }
 
 const hostNumbers = new WeakMap<object, number>()

@@ -10,7 +10,6 @@ export interface GuessedType {
 export type Trial = (value: unknown) => unknown
 
 const TEXTS = ['oakum', 'Larch – 木']
-const NUMBERS = [7, 3]
 
 /** The type of a member, from what it was seen to be and what it takes; nothing where no simple type fits. */
 export function guessedType(seen: readonly unknown[], trial: Trial | undefined): GuessedType | undefined {
@@ -41,20 +40,13 @@ function textType(first: string, seen: readonly unknown[], trial: Trial | undefi
   return texts.length > 1 ? { type: Type.Enum(texts), from: 'these texts were seen while it was operated' } : undefined
 }
 
-/** Nothing at first: what it takes tells what it is for. */
+/** Nothing at first: only what was seen later tells what it is for. */
 function openType(first: unknown, seen: readonly unknown[], trial: Trial | undefined): GuessedType | undefined {
   const later = seen.find((one) => one !== null && one !== undefined)
-  const found = later === undefined ? taken(trial) : guessedType([later], trial)
+  const found = later === undefined ? undefined : guessedType([later], trial)
   if (found === undefined) return undefined
   const type = first === null ? Type.Union([found.type, Type.Null()]) : found.type
-  return { type, from: `it is ${printed(first)} at first, and ${found.from}` }
-}
-
-function taken(trial: Trial | undefined): GuessedType | undefined {
-  if (trial === undefined) return undefined
-  if (takesAll(trial, TEXTS)) return { type: Type.String(), from: 'it takes any text' }
-  if (takesAll(trial, NUMBERS)) return { type: Type.Number(), from: 'it takes numbers' }
-  return takesAll(trial, [true, false]) ? { type: Type.Boolean(), from: 'it takes true and false' } : undefined
+  return { type, from: `it is ${printed(first)} at first, and ${found.from} later` }
 }
 
 function listType(first: unknown): GuessedType | undefined {

@@ -3,6 +3,7 @@ import {
   CaulkerError,
   contract,
   contractToJson,
+  printed,
   Type,
   type AnyContract,
   type ContractJson,
@@ -12,7 +13,16 @@ import { rememberRoots } from '../../dom/index.js'
 import { windowFrames, type Frames } from '../frames.js'
 import { guessedType, type GuessedType, type Trial } from './guess-type.js'
 import { membersOf, type Member } from './members.js'
-import { changedIn, didText, observed, readAll, withSpecimen, type Observation, type Specimen } from './observe.js'
+import {
+  changedIn,
+  didText,
+  observed,
+  readAll,
+  THROWS,
+  withSpecimen,
+  type Observation,
+  type Specimen,
+} from './observe.js'
 import { reportOf, type Report } from './reports.js'
 
 /** A contract as it was read off a live element, and what of the element is not in it, each with the reason. */
@@ -80,10 +90,16 @@ async function adoptedFrom(
   const told = new Set<string>()
   for (const member of accessors) {
     const { name } = member
+    if (first[name] === THROWS) {
+      left.push(`${name}: it throws when it is read`)
+      continue
+    }
     const seen = [first[name], ...found.map(({ after }) => after[name])]
-    const guessed = guessedType(seen, member.isSettable ? trialOf(specimen, name) : undefined)
+    const guessed = await withSpecimen(specimen, (element) =>
+      guessedType(seen, member.isSettable ? trialOn(element, name, specimen) : undefined),
+    )
     if (guessed === undefined) {
-      left.push(`${name}: no simple type fits what it is`)
+      left.push(`${name}: it is ${printed(first[name], 30)} at first, of which no simple type can be told`)
       continue
     }
     const changing = found.filter((one) => changedIn(one).includes(name))
@@ -106,7 +122,7 @@ async function adoptedFrom(
       guesses[`values.${name}.type`] = guessed.from
     }
   }
-  for (const [name, clause] of Object.entries(values)) guessBounds(specimen, name, clause, properties, guesses)
+  for (const [name, clause] of Object.entries(values)) await guessBounds(specimen, name, clause, properties, guesses)
   const draft = {
     properties,
     values,
@@ -139,9 +155,8 @@ function reportClauses({ event, payloadAt, reports }: Report): Record<string, un
 }
 
 /** Sets a member on one and the same element, and reads what stands there then; nothing where the element complains. */
-function trialOf(specimen: Specimen, name: string): Trial {
-  const { define, view } = specimen
-  const element = view.document.createElement('div').appendChild(new define()) as never as Record<string, unknown>
+function trialOn(of: HTMLElement, name: string, { view }: Specimen): Trial {
+  const element = of as never as Record<string, unknown>
   return (value) => {
     let hasThrown = false
     const onError = (event: Event) => {
@@ -161,13 +176,13 @@ function trialOf(specimen: Specimen, name: string): Trial {
 }
 
 /** Numbers beside a number that is called `value`, as the platform calls them. */
-function guessBounds(
+async function guessBounds(
   specimen: Specimen,
   name: string,
   clause: Record<string, unknown>,
   properties: Clauses,
   guesses: Record<string, string>,
-): void {
+): Promise<void> {
   if ((clause['type'] as { type?: unknown }).type !== 'number') return
   const isNumber = (one: string) => (properties[one]?.['type'] as { type?: unknown } | undefined)?.type === 'number'
   const bounds = { ...(isNumber('min') ? { least: 'min' } : {}), ...(isNumber('max') ? { most: 'max' } : {}) }
@@ -175,8 +190,11 @@ function guessBounds(
     clause['bounds'] = bounds
     guesses[`values.${name}.bounds`] = 'they are called min and max'
     const most = properties['max']?.['default']
-    const trial = trialOf(specimen, name)
-    if (typeof most === 'number' && trial(most + 7) === most + 7) clause['outside'] = 'keep'
+    const isKept = await withSpecimen(specimen, (element) => {
+      const beyond = typeof most === 'number' ? most + 7 : NaN
+      return trialOn(element, name, specimen)(beyond) === beyond
+    })
+    if (isKept) clause['outside'] = 'keep'
   }
   const step = properties['step']?.['default']
   if (isNumber('step') && typeof step === 'number' && step > 0) {

@@ -56,9 +56,12 @@ function readOne(element: HTMLElement, name: string): unknown {
   try {
     return (element as never as Record<string, unknown>)[name]
   } catch {
-    return undefined
+    return THROWS
   }
 }
+
+/** What stands for a member that cannot even be read. */
+export const THROWS = Symbol('throws')
 
 /** Operates everything that can be found, each time on a fresh one. */
 export async function observed(specimen: Specimen): Promise<Observation[]> {

@@ -1,8 +1,12 @@
 import { equal, printed, type AnyContract } from '../../contract/index.js'
 import type { Given } from '../../ideal/index.js'
 import { clause } from '../clause.js'
-import { unlikeFresh } from '../laws.js'
+import { takesTheGiven, unlikeFresh } from '../laws.js'
 import { isGesture, isTell, tell } from '../story.js'
+
+function unlocked({ locks }: AnyContract): Given {
+  return Object.fromEntries(Object.values(locks).flatMap((lock) => (lock === undefined ? [] : [[lock, false]])))
+}
 
 /** Whether its owner holds it locked. */
 function isLocked({ locks, properties }: AnyContract, held: Given): boolean {
@@ -55,9 +59,20 @@ export const locksHold = clause({
         isTell(row.move) &&
         Object.keys(row.move.tell).some((name) => Object.hasOwn(subject.contract.values, name))
       ) {
+        const says = 'while it is locked it does not follow its owner'
+        const open = await subject.fresh({ ...row.held, ...unlocked(subject.contract) })
+        if (open.fault !== undefined || !takesTheGiven(subject, open)) return undefined
+        const unlike = Object.keys(row.move.tell).find((name) => !equal(row.read[name], open.read[name]))
+        if (unlike !== undefined && isLocked(subject.contract, row.held))
+          return {
+            row: at,
+            says,
+            expected: `${unlike} ${printed(open.read[unlike])}`,
+            found: `${unlike} ${printed(row.read[unlike])}`,
+          }
         const fresh = await subject.fresh(row.held)
         const leak = fresh.fault === undefined ? unlikeFresh(row, rows[at - 1] ?? row, fresh) : undefined
-        if (leak !== undefined) return { row: at, ...leak, says: 'while it is locked it does not follow its owner' }
+        if (leak !== undefined) return { row: at, ...leak, says }
       }
     }
     return undefined

@@ -7,6 +7,8 @@ import type { Picture } from './picture.js'
 export interface Around {
   /** Events that it sent from its own element, and that its contract does not declare. */
   readonly strays: readonly string[]
+  /** How many warnings and errors it has written to the console since the last row. */
+  readonly said: number
   /** The names whose given object it has changed, and the reports that carried such an object. */
   readonly mutated: readonly string[]
   /** What its form would send for it now, and what it would have sent at each submit since the last row. */
@@ -39,6 +41,15 @@ function copied(value: unknown, known: Map<unknown, unknown>): unknown {
   known.set(value, copy)
   for (const [name, one] of Object.entries(value)) copy[name as never] = copied(one, known) as never
   return copy
+}
+
+/** Counts warnings and errors on the console instead of printing them, until the function that it gives is called. */
+export function hearConsole(onSaid: () => void): () => void {
+  const { console } = globalThis
+  const { warn, error } = console
+  console.warn = onSaid
+  console.error = onSaid
+  return () => Object.assign(console, { warn, error })
 }
 
 /** The ids that stand in the tree of the page itself: those in a shadow tree are its own affair. */

@@ -1,5 +1,6 @@
 import { computeAccessibleName } from 'dom-accessibility-api'
 import { shadowOf } from '../dom/index.js'
+import { isEditable } from './person/fields.js'
 
 export type ControlKind =
   | 'text field'
@@ -48,7 +49,7 @@ export function controlsIn(container: ParentNode): Control[] {
     for (let child = parent.firstElementChild; child !== null; child = child.nextElementSibling) visit(child)
   }
   visitAll(container)
-  return found.filter(({ kind, element }) => kind !== 'list box' || !isPopup(element, found))
+  return found.filter(({ kind, element }) => kind !== 'list box' || !isPopupList(element))
 }
 
 export function findControl(container: Element, { kind, nth, label }: ControlRef): HTMLElement | undefined {
@@ -68,13 +69,21 @@ export function controlRefs(container: ParentNode): { ref: ControlRef; element: 
   })
 }
 
+/** Whether a control says that a person can do something with it. */
 export function isOperable(element: HTMLElement): boolean {
+  return (
+    isReachable(element) &&
+    element.getAttribute('aria-disabled') !== 'true' &&
+    element.getAttribute('aria-readonly') !== 'true'
+  )
+}
+
+/** Whether a person's hands get to it: what only says that it is disabled still takes a click and a key. */
+export function isReachable(element: HTMLElement): boolean {
   const { disabled, readOnly } = element as HTMLInputElement
   return (
     disabled !== true &&
     readOnly !== true &&
-    element.getAttribute('aria-disabled') !== 'true' &&
-    element.getAttribute('aria-readonly') !== 'true' &&
     element.isConnected &&
     !element.closest('[hidden], [inert], fieldset[disabled]')
   )
@@ -84,7 +93,7 @@ export function isOperable(element: HTMLElement): boolean {
 export function optionsOf(control: HTMLElement): HTMLElement[] {
   if (control.localName === 'select') return [...(control as HTMLSelectElement).options]
   const list = control.getAttribute('role') === 'combobox' ? popupOf(control) : control
-  return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isOperable)
+  return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isReachable)
 }
 
 /** WAI-ARIA 1.2, section 5.3.1: a combo box names the list that it opens. */
@@ -94,8 +103,10 @@ function popupOf(control: HTMLElement): Element | undefined {
   return (id === null ? undefined : root.getElementById(id)) ?? root.querySelector('[role="listbox"]') ?? undefined
 }
 
-function isPopup(list: HTMLElement, controls: readonly Control[]): boolean {
-  return controls.some(({ kind, element }) => kind === 'combo box' && popupOf(element) === list)
+/** Whether a list is only there while a combo box is open. */
+export function isPopupList(list: Element): boolean {
+  const root = list.getRootNode() as ShadowRoot | Document
+  return [...root.querySelectorAll<HTMLElement>('[role="combobox"]')].some((one) => popupOf(one) === list)
 }
 
 function accessibleName(element: HTMLElement): string {
@@ -149,7 +160,6 @@ function kindOf(element: Element): ControlKind | undefined {
     default:
       break
   }
-  if ((element as HTMLElement).isContentEditable && !(element.parentElement?.isContentEditable ?? false))
-    return 'text field'
+  if (isEditable(element) && !isEditable(element.parentElement)) return 'text field'
   return role === null ? undefined : ROLE_KINDS[role]
 }

@@ -75,7 +75,7 @@ function leakOr(leak: LeakAt | undefined): Judged {
 
 function kindOf(move: Move | undefined): Clause['onTrial'] {
   if (move === undefined) return 'mount'
-  if ('tell' in move || 'retell' in move || 'attribute' in move) return 'tell'
+  if ('tell' in move || 'retell' in move || 'attribute' in move || 'undeclared' in move) return 'tell'
   if ('gesture' in move) return 'gesture'
   return 'command' in move ? 'command' : 'page'
 }

@@ -1,6 +1,6 @@
 import { controlRefs, isOperable, optionsOf, type ControlRef } from './controls.js'
 import type { Gesture, Key, Point } from './gestures.js'
-import { hasSelection, isTextual } from './person/fields.js'
+import { hasSelection, isEditable, isTextual } from './person/fields.js'
 
 /** What a person may type and choose. */
 export interface Supply {
@@ -68,7 +68,7 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
 }
 
 /** A text by each way in: struck, entered, taken back, pasted, composed, and filled in by the browser. */
-function* textGestures({ ref, isMultiline, hasSelection: isFree }: FoundControl, supply: Supply): Iterable<Tried> {
+function* textGestures({ ref, isMultiline, isFree, isField }: FoundControl, supply: Supply): Iterable<Tried> {
   const texts = supply.texts(ref)
   for (const text of texts) {
     const typed: Gesture = { do: 'type', on: ref, text }
@@ -77,7 +77,7 @@ function* textGestures({ ref, isMultiline, hasSelection: isFree }: FoundControl,
   }
   yield { gestures: [{ do: 'type', on: ref, text: '' }, { do: 'leave' }], text: '' }
   const [text = '7'] = texts
-  const others = isFree ? (['paste', 'compose', 'fill'] as const) : (['fill'] as const)
+  const others = [...(isFree ? (['paste', 'compose'] as const) : []), ...(isField ? (['fill'] as const) : [])]
   for (const way of others) yield { gestures: [{ do: way, on: ref, text }, { do: 'leave' }], text }
   yield only({ do: 'type', on: ref, text }, key(ref, 'Escape'), { do: 'leave' })
   if (isFree && text.length > 1)
@@ -108,7 +108,10 @@ export interface FoundControl {
   /** Whether the browser itself does something with it; any other control is what its role says by its own code. */
   readonly isNative: boolean
   readonly isTextual: boolean
-  readonly hasSelection: boolean
+  /** Whether its text is written letter by letter, and not as a whole. */
+  readonly isFree: boolean
+  /** Whether it is a field that the browser may fill by itself. */
+  readonly isField: boolean
   readonly isLaidOut: boolean
 }
 
@@ -125,7 +128,8 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isMultiline: element.localName !== 'input',
       isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),
       isTextual: isTextual(element),
-      hasSelection: hasSelection(element as HTMLInputElement),
+      isFree: hasSelection(element as HTMLInputElement) || isEditable(element),
+      isField: element.localName === 'input' || element.localName === 'textarea',
       isLaidOut: element.getBoundingClientRect().width > 0,
     }))
 }

@@ -1,4 +1,5 @@
 import { shadowOf } from '../dom/index.js'
+import { isPopupList } from './controls.js'
 
 /** What a person sees of a component, line by line; nothing of how it is built. */
 export interface Picture {
@@ -111,7 +112,7 @@ function visit(node: Node, walk: Walk): void {
   if (node.nodeType !== 1) return
   const element = node as HTMLElement
   const name = element.localName
-  if (SILENT.has(name) || isHidden(element, walk)) return
+  if (SILENT.has(name) || isHidden(element, walk) || comesAndGoes(element)) return
   const control = controlText(element)
   if (control !== undefined) {
     flush(walk)
@@ -141,6 +142,11 @@ function visitUnder(element: Element, walk: Walk): void {
 
 function visitAll(parent: Node, walk: Walk): void {
   for (let node = parent.firstChild; node !== null; node = node.nextSibling) visit(node, walk)
+}
+
+/** What is shown only while something is open: whether it is open is no part of the picture. */
+function comesAndGoes(element: HTMLElement): boolean {
+  return element.hasAttribute('popover') || (element.getAttribute('role') === 'listbox' && isPopupList(element))
 }
 
 function isHidden(element: HTMLElement, walk: Walk): boolean {
@@ -249,7 +255,7 @@ function ariaText(element: HTMLElement, said: string): string | undefined {
     case 'slider':
     case 'spinbutton': {
       const value = aria('valuetext') ?? aria('valuenow')
-      return value === null ? undefined : `[${value}]${said}`
+      return value === null ? undefined : `[${value}]${textBeside(element, value)}${said}`
     }
     case 'checkbox':
     case 'switch':
@@ -265,6 +271,12 @@ function ariaText(element: HTMLElement, said: string): string | undefined {
     default:
       return undefined
   }
+}
+
+/** What is written on a control besides the value that assistive technology is told. */
+function textBeside(element: HTMLElement, value: string): string {
+  const text = (element.textContent ?? '').replace(/\s+/g, ' ').trim()
+  return text === '' || text === value ? '' : ` ${text}`
 }
 
 function nameOf(element: HTMLElement): string {

@@ -5,7 +5,7 @@ import { compile, oneWay, screen, twoWay, type Plan } from '../wiring/index.js'
 import type { Frames } from './frames.js'
 import type { NamedGesture } from './named-gesture.js'
 import { personAt } from './person/index.js'
-import { caretIn, idsIn, ownObjects, snapshot, type Around } from './around.js'
+import { caretIn, hearConsole, idsIn, ownObjects, snapshot, type Around } from './around.js'
 import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.js'
 import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
 import { isGesture, type Move, type Story } from './story.js'
@@ -103,6 +103,7 @@ async function play(
   let mounted: Mounted | undefined
   let twin: { mounted: Mounted; place: HTMLElement } | undefined
   let strays: string[] = []
+  let said = 0
   let submits: unknown[][] = []
   let heard: HeardThen[] = []
   let heardInAll = 0
@@ -126,6 +127,7 @@ async function play(
     const form = formOf()
     return form === undefined ? [] : new view.FormData(form).getAll(FORM_NAME)
   }
+  const hush = hearConsole(() => said++)
   view.addEventListener('error', onError)
   view.addEventListener('unhandledrejection', onRejection)
   view.addEventListener('submit', stopSubmit)
@@ -180,6 +182,7 @@ async function play(
     }
     heard = []
     strays = []
+    said = 0
     submits = []
     fault = undefined
     return row
@@ -188,6 +191,7 @@ async function play(
   function around(reports: readonly HeardThen[]): Around {
     return {
       strays,
+      said,
       mutated: [
         ...owned.changed(),
         ...reports.flatMap(({ event, payload }) => (owned.hasChanged(payload) ? [`the payload of ${event}`] : [])),
@@ -238,6 +242,7 @@ async function play(
     if ('tell' in move) runner.setAll(move.tell)
     else if ('command' in move) callCommand(move.command)
     else if ('retell' in move) mounted?.tell({ [move.retell]: runner.read(move.retell) })
+    else if ('undeclared' in move) (root() as never as Record<string, unknown>)[move.undeclared] = move.to
     else if ('form' in move) {
       if (move.form === 'reset') formOf()?.reset()
       else place.setAttribute('disabled', '')
@@ -349,6 +354,7 @@ async function play(
       // What a component throws while it is removed is judged by no clause of a story that has ended.
     }
     container.remove()
+    hush()
     view.removeEventListener('error', onError)
     view.removeEventListener('unhandledrejection', onRejection)
     view.removeEventListener('submit', stopSubmit)

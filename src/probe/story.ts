@@ -13,6 +13,8 @@ export type Move =
   /** The element is taken out and put elsewhere in one turn. */
   | { readonly place: 'another' }
   | { readonly form: 'reset' | 'disable' }
+  /** Something public that its contract does not name is set. */
+  | { readonly undeclared: string; readonly to: unknown }
 
 /**
  * Where and how a component is mounted, where that is not just in a place of its own: in a form; set before it is defined; by
@@ -58,6 +60,7 @@ export function moveText(move: Move): string {
   if ('retell' in move) return `owner tells ${move.retell} once more`
   if ('attribute' in move)
     return move.text === null ? `remove the attribute ${move.attribute}` : `set ${move.attribute}="${move.text}"`
+  if ('undeclared' in move) return `set ${move.undeclared} to ${printed(move.to)}, which is in no contract`
   if ('form' in move) return move.form === 'reset' ? 'reset the form' : 'disable the fieldset around it'
   return 'move it elsewhere in the page'
 }

@@ -12,6 +12,12 @@ import { slipField } from './slip-field.js'
 import { tideLevel } from './tide-level.js'
 import { toolList } from './tool-list.js'
 import { woodPick } from './wood-pick.js'
+import { hullList } from './hull-list.js'
+import { pitchSlider } from './pitch-slider.js'
+import { craneChoice } from './crane-choice.js'
+import { rivetCount } from './rivet-count.js'
+import { seamNote } from './seam-note.js'
+import { winchSwitch } from './winch-switch.js'
 
 /** Each entry is a sound component, followed by its variants with one fault each. */
 export const corpus = [
@@ -29,4 +35,10 @@ export const corpus = [
   tideLevel,
   toolList,
   woodPick,
+  hullList,
+  pitchSlider,
+  craneChoice,
+  rivetCount,
+  seamNote,
+  winchSwitch,
 ]

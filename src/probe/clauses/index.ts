@@ -19,6 +19,7 @@ import { locksHold } from './locks-hold.js'
 import { namedByLabel } from './named-by-label.js'
 import { noAccidentalSubmit } from './no-accidental-submit.js'
 import { noStrays } from './no-strays.js'
+import { noHiddenWays } from './no-hidden-ways.js'
 import { ownDefaults } from './own-defaults.js'
 import { ownerDecides } from './owner-decides.js'
 import { pairInOrder } from './pair-in-order.js'
@@ -27,6 +28,7 @@ import { reportsOnce } from './reports-once.js'
 import { reportsTruth } from './reports-truth.js'
 import { reportsWhenSaid } from './reports-when-said.js'
 import { requiredInValidity } from './required-in-validity.js'
+import { requiredTold } from './required-told.js'
 import { resetsFully } from './resets-fully.js'
 import { roundTrip } from './round-trip.js'
 import { showsInitial } from './shows-initial.js'
@@ -48,6 +50,7 @@ export const clauses: readonly Clause[] = [
   earlyProperty,
   attributeAgrees,
   ownDefaults,
+  requiredTold,
   leavesGivenAlone,
   textStaysText,
   quietWhenTold,
@@ -77,5 +80,6 @@ export const clauses: readonly Clause[] = [
   standsAlone,
   commandsPresent,
   earlyCommandsSafe,
+  noHiddenWays,
   namedByLabel,
 ]

@@ -13,6 +13,8 @@ function isLocked({ locks, properties }: AnyContract, held: Given): boolean {
   return Object.values(locks).some((lock) => lock !== undefined && (held[lock] ?? properties[lock]?.default) === true)
 }
 
+const MOST_WAYS = 12
+
 /** Locked, the person changes nothing, and the owner's tells stand. */
 export const locksHold = clause({
   id: 'locks-hold',
@@ -29,10 +31,10 @@ export const locksHold = clause({
   *stories(subject) {
     for (const lock of Object.values(subject.contract.locks)) {
       if (lock === undefined) continue
-      for (const way of subject.chiefWays) {
+      for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, MOST_WAYS))
         yield { given: { ...way.given, [lock]: true }, moves: way.moves }
+      for (const way of subject.chiefWays)
         yield { given: { ...way.given, [lock]: false }, moves: [tell({ [lock]: true }), ...way.moves] }
-      }
       for (const { name } of subject.values.filter(({ lastWord }) => lastWord === 'owner')) {
         const other = subject.plain(name).find((value) => !equal(value, subject.middle[name]))
         if (other !== undefined) yield { given: { ...subject.middle, [lock]: true }, moves: [tell({ [name]: other })] }

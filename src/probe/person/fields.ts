@@ -4,7 +4,7 @@ const UNTYPED = ['checkbox', 'radio', 'button', 'submit', 'reset', 'file', 'imag
 export function isTextual(element: HTMLElement): element is HTMLInputElement {
   return (
     element.localName === 'textarea' ||
-    element.isContentEditable ||
+    isEditable(element) ||
     (element.localName === 'input' && !UNTYPED.includes((element as HTMLInputElement).type))
   )
 }
@@ -12,6 +12,13 @@ export function isTextual(element: HTMLElement): element is HTMLInputElement {
 /** Whether letters of it can be selected: not in a date, a number or a colour. */
 export function hasSelection(field: HTMLInputElement): boolean {
   return typeof field.selectionStart === 'number'
+}
+
+/** HTML Standard, section 6.8.1: an element whose text a person edits; an embedded DOM knows it by its attribute only. */
+export function isEditable(element: Element | null): boolean {
+  if (element === null) return false
+  const written = element.getAttribute('contenteditable')
+  return (element as HTMLElement).isContentEditable === true || written === '' || written === 'true'
 }
 
 export function textOf(field: HTMLInputElement): string {

@@ -1,5 +1,5 @@
 import { deepActiveElement } from '../../dom/index.js'
-import { findControl, isOperable } from '../controls.js'
+import { findControl, isReachable } from '../controls.js'
 import type { Gesture } from '../gestures.js'
 import { choose, pick } from './choosing.js'
 import { createEditor } from './editor.js'
@@ -47,7 +47,7 @@ export function personAt(container: HTMLElement): Person {
     }
     const element = findControl(container, gesture.on)
     if (element === undefined) return `there is no ${gesture.on.kind} any more`
-    if (!isOperable(element)) return `the ${gesture.on.kind} cannot be operated now`
+    if (!isReachable(element)) return `the ${gesture.on.kind} cannot be operated now`
     const make = acts[gesture.do] as (on: HTMLElement, made: Gesture) => string | undefined | void
     return make(element, gesture) ?? undefined
   }

@@ -248,6 +248,11 @@ export const eventNames = remembered((of): string[] => [
   ...valueClauses(of).flatMap(({ event, vetoEvent }) => (vetoEvent === undefined ? [event] : [event, vetoEvent])),
 ])
 
+/** Whether clauses of a contract are guesses: then nobody has said that it is whole. */
+export function isGuessed({ guesses }: AnyContract): boolean {
+  return Object.keys(guesses).length > 0
+}
+
 export function isValue(clause: PropertyClause): clause is ValueClause {
   return clause.kind === 'value'
 }

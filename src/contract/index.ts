@@ -5,6 +5,7 @@ export {
   valueClauses,
   clauseOf,
   eventNames,
+  isGuessed,
   isValue,
   type AnyContract,
   type Contract,

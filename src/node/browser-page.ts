@@ -116,7 +116,7 @@ async function adoptAll(
       }
     })
     const adopted: Adopted[] = []
-    for (const tag of tags.length > 0 ? tags : found) {
+    for (const tag of found.filter((one) => tags.length === 0 || tags.includes(one))) {
       beat(`adopt ${tag}`)
       adopted.push(await adoptElement(tag, { frames }))
     }

@@ -50,7 +50,7 @@ async function adoptAll(job: ProbeJob, tags: readonly string[]): Promise<ProbeMe
       for (const module of defines) await load((loading = module))
     })
     const adopted: Adopted[] = []
-    for (const tag of tags.length > 0 ? tags : found) {
+    for (const tag of found.filter((one) => tags.length === 0 || tags.includes(one))) {
       beat(workerData as SharedArrayBuffer, `adopt ${tag}`)
       adopted.push(await adoptElement(tag, { document, frames }))
     }

@@ -1,3 +1,4 @@
+import { isGuessed } from '../../contract/index.js'
 import { clause } from '../clause.js'
 
 /** It sends nothing that its contract does not declare. */
@@ -7,12 +8,13 @@ export const noStrays = clause({
   promise: 'It sends no event of its own that its contract does not declare.',
   why: 'An event under another name is heard by nobody; an undeclared one is heard by accident, relied on, and broken without notice.',
   tried: 'Everything that a person was found to be able to do; what is sent from the element itself is noted.',
-  unprovenWhen: 'Nothing that a person can do was found.',
-  random: 'any',
+  unprovenWhen: 'Nothing that a person can do was found, or its contract is guessed and does not claim to be whole.',
+  random: 'none',
   onTrial: 'gesture',
   needsElement: true,
   concerns: ({ values, events }) => Object.keys({ ...values, ...events }).length > 0,
   *stories(subject) {
+    if (isGuessed(subject.contract)) return
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
   },
   judge(subject, { rows }) {

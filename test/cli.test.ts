@@ -267,7 +267,7 @@ describe('the packed package', () => {
     const installed = await run('npm', ['install', '--prefer-offline', '--silent', `./${tarball}`], folder)
     expect(installed.code, installed.err).to.equal(0)
     expect(existsSync(join(folder, 'node_modules/caulker/schema/report-1.json'))).to.equal(true)
-    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 38 No leaks found in 1 contract. 1\n')
+    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 40 No leaks found in 1 contract. 1\n')
     expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal('No leaks found in 1 contract.\n')
     const { code, out } = await run('npx', ['caulker', 'probe', '.'], folder)
     expect([code, out.split('\n')[0]]).to.satisfy(
@@ -275,5 +275,42 @@ describe('the packed package', () => {
     )
     const inChromium = await run('npx', ['caulker', 'probe', '.', '--browser'], folder)
     expect(inChromium.out + inChromium.err).to.match(/^No leaks in 1 component: .* in Chromium/)
+  })
+})
+
+describe('reports of parts', () => {
+  it('are put together into what one run would have said', async () => {
+    const folder = folderWith({})
+    const probe = (...more: string[]) =>
+      caulker('probe', 'examples/haul-out', '--clause', 'shows-initial', '--format', 'json', ...more)
+    const parts = [1, 2].map((part) => join(folder, `${part}.json`))
+    for (const [at, file] of parts.entries()) await probe('--shard', `${at + 1}/2`, '--output', file)
+    const whole = await probe()
+    const merged = await caulker('probe', '--merge', ...parts, '--format', 'json')
+    expect(JSON.parse(merged.out)).to.eql(JSON.parse(whole.out))
+    expect(merged.code).to.equal(0)
+    const wrong = await caulker('probe', '--merge', 'package.json')
+    expect([wrong.code, wrong.err]).to.eql([
+      2,
+      'caulker: package.json: is no report of a probe; write one with --format json\n',
+    ])
+  })
+
+  it('are the same however many workers there are', async () => {
+    const probe = (workers: string) =>
+      caulker('probe', 'examples/haul-out', '--component', 'yard-text', '--workers', workers, '--format', 'json')
+    const [one, two] = [await probe('1'), await probe('2')]
+    expect(JSON.parse(one.out)).to.eql(JSON.parse(two.out))
+  })
+})
+
+describe('a manifest', () => {
+  it('is written from contracts, with the module of each', async () => {
+    const { out } = await caulker('sheet', 'examples/haul-out', '--manifest')
+    const { modules } = JSON.parse(out) as { modules: { path: string; declarations: { tagName: string }[] }[] }
+    expect(modules.map(({ path, declarations }) => [path, declarations[0]!.tagName])).to.deep.include([
+      'examples/haul-out/elements/bale-stepper.ts',
+      'bale-stepper',
+    ])
   })
 })

@@ -20,7 +20,10 @@ const caulker = new Command('caulker')
   .addCommand(compareCommand(exit))
   .addCommand(sheetCommand(exit))
   .addCommand(adoptCommand(exit))
-  .addHelpText('after', '\nExamples:\n  $ caulker check src\n  $ caulker probe src')
+  .addHelpText(
+    'after',
+    '\nExamples:\n  $ caulker check src\n  $ caulker probe src\n  $ caulker adopt yard-parts --output contracts',
+  )
 
 for (const command of [caulker, ...caulker.commands])
   command.exitOverride().configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'caulker: ')) })

@@ -3,6 +3,7 @@ import { CaulkerError, hint } from '../contract/index.js'
 import { clauses as allClauses } from '../probe/index.js'
 import { countClauses, probeJunit, probeText, reportJson, type ProbesReport } from '../report/index.js'
 import { deliver, EXIT, progressLine, terminalWidth, wantsColour } from './output.js'
+import { mergedProbes, readProbes } from './merge-probes.js'
 import { runProbe, type Shard } from './run-probe.js'
 
 interface ProbeOptions {
@@ -16,6 +17,7 @@ interface ProbeOptions {
   clause?: string[]
   browser?: boolean
   requireProof?: boolean
+  merge?: boolean
 }
 
 export function probeCommand(exit: (code: number) => void): Command {
@@ -37,10 +39,28 @@ export function probeCommand(exit: (code: number) => void): Command {
       'only the i-th of n parts of the components; the reports of all parts are that of the whole',
       shardOf,
     )
+    .option('--merge', 'probe nothing: the paths are JSON reports of parts, and are put together into one')
     .option('--require-proof', 'count what is unproven as a failure')
     .addHelpText(
       'after',
-      `\nThe modules that define the elements are named in caulker.config.ts:\n  export default { defines: ['elements/*.ts'] }\nWithout one, bale-stepper.contract.ts is taken to go with bale-stepper.ts beside it.\n\nExamples:\n  $ caulker probe src/components --browser\n  $ caulker probe src --shard 1/4 --format junit --output probe-1.xml\n\nExit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
+      `
+A component is mounted, its controls are found by what they are and by their roles, and its owner and a person take turns at it. What it
+promises is in its contract; the reference says how each clause is tried (docs/reference.md).
+
+The modules that define the elements are named in caulker.config.ts (or .js, .json), by pattern or by package:
+  export default { defines: ['elements/*.ts'] }
+Without one, bale-stepper.contract.ts is taken to go with bale-stepper.ts beside it. Where no control can be found, as on a canvas, name what
+a person can do there:
+  export default { gestures: { 'pitch-dial': [{ click: [0.9, 0.5] }, { drag: [[0.2, 0.5], [0.8, 0.5]] }, { keys: ['ArrowUp'] }] } }
+A component that has no contract yet: caulker adopt.
+
+Examples:
+  $ caulker probe src/components --browser
+  $ caulker probe src --component bale-stepper --clause follows-change
+  $ caulker probe src --shard 1/4 --format json --output part-1.json
+  $ caulker probe --merge part-*.json --format junit --output probe.xml
+
+Exit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
     )
     .action(async (paths: string[], options: ProbeOptions) => {
       for (const id of options.clause ?? [])
@@ -49,6 +69,7 @@ export function probeCommand(exit: (code: number) => void): Command {
           id,
           allClauses.map((clause) => clause.id),
         )
+      if (options.merge === true) return deliverReport(mergedProbes(paths.map(readProbes)), options, exit)
       const progress = progressLine()
       progress.say('Loading')
       const report = await runProbe({
@@ -64,10 +85,14 @@ export function probeCommand(exit: (code: number) => void): Command {
       }).finally(progress.clear)
       if (report.components.length === 0 && report.troubles.length === 0 && options.shard === undefined)
         throw new CaulkerError('bad-argument', nothingProbed(paths, options))
-      const text = probeText(report, { colour: options.output === undefined && wantsColour(), width: terminalWidth() })
-      deliver(formatted(report, text, options.format), text, options.output)
-      exit(codeOf(report, options.requireProof ?? false))
+      deliverReport(report, options, exit)
     })
+}
+
+function deliverReport(report: ProbesReport, options: ProbeOptions, exit: (code: number) => void): void {
+  const text = probeText(report, { colour: options.output === undefined && wantsColour(), width: terminalWidth() })
+  deliver(formatted(report, text, options.format), text, options.output)
+  exit(codeOf(report, options.requireProof ?? false))
 }
 
 function formatted(report: ProbesReport, text: string, format: ProbeOptions['format']): string {

@@ -5,6 +5,7 @@ import { shown } from '../node/find.js'
 import { loadProject } from '../node/project.js'
 import { declarationOf } from '../node/declaration.js'
 import { reportJson, sheetText, troubleLines, inkFor, type SheetReport } from '../report/index.js'
+import { manifestText } from './manifest-text.js'
 import { deliver, EXIT, terminalWidth, wantsColour } from './output.js'
 import { troubleReport } from './run-check.js'
 
@@ -12,6 +13,7 @@ interface SheetOptions {
   format: 'text' | 'json'
   output?: string
   types?: boolean
+  manifest?: boolean
   component?: string
 }
 
@@ -22,10 +24,11 @@ export function sheetCommand(exit: (code: number) => void): Command {
     .addOption(new Option('--format <format>', 'how to print the sheets').choices(['text', 'json']).default('text'))
     .option('--output <file>', 'write the sheets to a file')
     .option('--component <tag>', 'only the sheet of this component')
+    .option('--manifest', 'write the contracts as a custom-elements.json manifest instead, for tools that read it')
     .option('--types', 'write a .d.json.ts beside each JSON contract, so that TypeScript knows what importing it gives')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ caulker sheet src/contracts\n  $ caulker sheet src --types   # compile with "allowArbitraryExtensions": true\n\nExit codes: 0 written, 2 something could not be read',
+      '\nExamples:\n  $ caulker sheet src/contracts\n  $ caulker sheet src --manifest --output custom-elements.json\n  $ caulker sheet src --types   # compile with "allowArbitraryExtensions": true\n\nExit codes: 0 written, 2 something could not be read',
     )
     .action(async (paths: string[], options: SheetOptions) => {
       const { contractFiles, troubles } = await loadProject(paths)
@@ -47,7 +50,10 @@ export function sheetCommand(exit: (code: number) => void): Command {
       } else {
         const contracts = chosen.map(({ contract }) => contract)
         const colour = options.output === undefined && wantsColour()
-        const text = sheetText(contracts, { colour, width: terminalWidth() })
+        const text =
+          options.manifest === true
+            ? await manifestText(chosen)
+            : sheetText(contracts, { colour, width: terminalWidth() })
         const sheets: SheetReport = { kind: 'sheet', version: 1, contracts: contracts.map(contractToJson) }
         deliver(options.format === 'json' ? reportJson(sheets) : text, text, options.output)
       }

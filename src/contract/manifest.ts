@@ -177,7 +177,11 @@ function declarationOf(contract: AnyContract): object {
     ],
     attributes: given
       .filter(({ attribute }) => attribute !== false)
-      .map(({ attribute, name, type }) => ({ name: attribute, fieldName: name, type: { text: typeText(type) } })),
+      .map(({ attribute, name, type }) => ({
+        name: attribute,
+        fieldName: name,
+        type: { text: typeText(type).replaceAll(' or ', ' | ') },
+      })),
     events: [
       ...valueClauses(contract).map((value: ValueClause) => ({
         name: value.event,

@@ -1,0 +1,206 @@
+import { expect } from 'chai'
+import { contract, Type } from 'caulker'
+import { namedGestureProblem, probe, type NamedGesture } from 'caulker/probe'
+import { controlRefs, optionsOf } from '../dist/probe/controls.js'
+import { gestureText, type Gesture } from '../dist/probe/gestures.js'
+import { personAt } from '../dist/probe/person/index.js'
+import { inDocument } from './support/embedded.js'
+
+type On = (nth: number) => never
+
+/** What happened in a piece of markup while a person did something in it. */
+const happenedIn = (markup: string, gestures: (on: On) => Gesture[], listen: string[]) =>
+  inDocument((document) => {
+    const place = document.body.appendChild(document.createElement('div'))
+    place.innerHTML = markup
+    const happened: string[] = []
+    for (const name of listen)
+      place.addEventListener(name, ({ target }) => happened.push(`${name} ${(target as HTMLInputElement).value ?? ''}`))
+    const refs = controlRefs(place).map(({ ref }) => ref)
+    const person = personAt(place)
+    const refused = gestures((nth) => refs[nth] as never)
+      .map((gesture) => person.act(gesture) as string | undefined)
+      .filter((one) => one !== undefined)
+    return { happened, refused, place }
+  })
+
+describe('the ways in which a text gets into a field', () => {
+  it('pastes as a whole, and not where that is prevented', async () => {
+    const listen = ['paste', 'beforeinput', 'input', 'keydown']
+    const { happened } = await happenedIn('<input>', (on) => [{ do: 'paste', on: on(0), text: 'oakum' }], listen)
+    expect(happened).to.eql(['paste ', 'beforeinput ', 'input oakum'])
+    await inDocument((document) => {
+      const place = document.body.appendChild(document.createElement('div'))
+      place.innerHTML = '<input>'
+      place.addEventListener('paste', (event) => event.preventDefault())
+      void personAt(place).act({ do: 'paste', on: controlRefs(place)[0]!.ref, text: 'oakum' })
+      expect(place.querySelector('input')!.value).to.equal('')
+    })
+  })
+
+  it('composes letter by letter, and says so with each', async () => {
+    const { happened } = await happenedIn('<input>', (on) => [{ do: 'compose', on: on(0), text: '木船' }], [
+      'compositionstart',
+      'input',
+      'compositionend',
+      'change',
+    ])
+    expect(happened).to.eql(['compositionstart ', 'input 木', 'input 木船', 'compositionend 木船'])
+  })
+
+  it('is filled by the browser without a key, and the change is final', async () => {
+    const { happened } = await happenedIn(
+      '<input>',
+      (on) => [{ do: 'fill', on: on(0), text: 'Heron' }, { do: 'leave' }],
+      ['keydown', 'input', 'change'],
+    )
+    expect(happened).to.eql(['input Heron', 'change Heron'])
+  })
+
+  it('types over some letters, and leaves the rest', async () => {
+    const { happened, refused } = await happenedIn(
+      '<input value="pitch">',
+      (on) => [
+        { do: 'insert', on: on(0), text: 'un', from: 1, to: 3 },
+        { do: 'insert', on: on(0), text: 'x', from: 1, to: 30 },
+      ],
+      ['input'],
+    )
+    expect(happened).to.eql(['input puch', 'input punch'])
+    expect(refused).to.eql(['the input has no letter 30'])
+  })
+})
+
+describe('keys at controls', () => {
+  const key = (on: never, name: string): Gesture => ({ do: 'key', on, key: name as never })
+
+  it('do what the browser does for native ones', async () => {
+    const { happened } = await happenedIn(
+      `<input type="range" min="0" max="10" step="4" value="4">
+       <input type="radio" name="wood" value="oak" checked><input type="radio" name="wood" value="pine">
+       <input type="checkbox" value="dry">
+       <select><option>slip</option><option>shed</option></select>`,
+      (on) => [
+        key(on(0), 'End'),
+        key(on(0), 'Home'),
+        key(on(0), 'PageUp'),
+        key(on(1), 'ArrowDown'),
+        key(on(3), ' '),
+        key(on(4), 'ArrowDown'),
+      ],
+      ['change'],
+    )
+    expect(happened).to.eql(['change 8', 'change 0', 'change 4', 'change pine', 'change dry', 'change shed'])
+  })
+
+  it('go only to what can have the focus', async () => {
+    const { refused } = await happenedIn(
+      '<div role="slider" aria-valuenow="1"></div><div role="slider" tabindex="0" aria-valuenow="1"></div>',
+      (on) => [key(on(0), 'ArrowUp'), key(on(1), 'ArrowUp')],
+      [],
+    )
+    expect(refused).to.eql(['it cannot be given the focus'])
+  })
+
+  it('carry what older code asks for', () =>
+    inDocument((document) => {
+      const place = document.body.appendChild(document.createElement('div'))
+      place.innerHTML = '<div role="spinbutton" tabindex="0"></div>'
+      const seen: unknown[] = []
+      place.onkeydown = ({ key: name, code, keyCode }) => seen.push([name, code, keyCode])
+      const [ref] = controlRefs(place).map((one) => one.ref)
+      void personAt(place).act(key(ref as never, 'PageDown'))
+      void personAt(place).act(key(ref as never, ' '))
+      expect(seen).to.eql([
+        ['PageDown', 'PageDown', 34],
+        [' ', 'Space', 32],
+      ])
+    }))
+})
+
+describe('controls by their roles', () => {
+  it('are found with their options, the list of a combo box under the combo box', () =>
+    inDocument((document) => {
+      document.body.innerHTML = `
+        <div role="combobox" aria-controls="cranes">north</div>
+        <ul id="cranes" role="listbox"><li role="option">north</li><li role="option">south</li></ul>
+        <ul role="listbox" aria-label="Hull"><li role="option">steel</li><li role="option" hidden>tin</li></ul>
+        <div role="switch"></div><p contenteditable="true"></p><button role="switch"></button>`
+      const found = controlRefs(document.body)
+      expect(found.map(({ ref }) => ref.kind)).to.eql(['combo box', 'list box', 'switch', 'text field', 'switch'])
+      expect(found.slice(0, 2).map(({ element }) => optionsOf(element).length)).to.eql([2, 1])
+    }))
+
+  it('are named in words', () => {
+    const on = { kind: 'slider', nth: 1, label: '' } as const
+    const texts: Gesture[] = [
+      { do: 'key', on, key: 'PageUp' },
+      { do: 'drag', on, from: [0.5, 0.5], to: [0.75, 0.5] },
+      { do: 'insert', on: { kind: 'text field', nth: 0, label: 'Note' }, text: 'x', from: 1, to: 2 },
+      { do: 'drag', on: { kind: 'component', nth: 0, label: 'tide-dial' }, from: [0.9, 0.5], to: [0.9, 0.5] },
+    ]
+    expect(texts.map(gestureText)).to.eql([
+      'press Page up in the slider 2',
+      'drag over the slider 2 from 50 % across, 50 % down to 75 % across, 50 % down',
+      'type "x" over letters 2 to 2 of the text field “Note”',
+      'click the component “tide-dial” at 90 % across, 50 % down',
+    ])
+  })
+})
+
+describe('gestures that a project names', () => {
+  /** Draws on a canvas, and listens by itself: nothing to find. */
+  const tideDial = () => {
+    class TideDial extends HTMLElement {
+      #tide = 2
+      connectedCallback(): void {
+        this.tabIndex = 0
+        this.onkeydown = ({ key }) => {
+          if (key !== 'ArrowUp') return
+          this.#tide++
+          this.#draw()
+        }
+        this.#draw()
+      }
+      #draw(): void {
+        this.textContent = `tide ${this.#tide}`
+      }
+      get tide(): number {
+        return this.#tide
+      }
+      set tide(tide: number | undefined) {
+        this.#tide = tide ?? 2
+        this.#draw()
+      }
+    }
+    return TideDial
+  }
+  const dial = contract('tide-dial', { values: { tide: { type: Type.Integer(), default: 2 } } })
+
+  it('are tried like any other: here the edit is not reported', () =>
+    inDocument(async (document, next) => {
+      customElements.define('tide-dial', tideDial())
+      const { clauses } = await probe(dial, {
+        document,
+        frames: { milliseconds: 16, next },
+        gestures: [{ keys: ['ArrowUp'] }],
+        clauses: ['reports-once'],
+      })
+      expect(clauses[0]!.leak!.ledger[1]!.step).to.equal('press Arrow up in the component “tide-dial”')
+      expect(clauses[0]!.leak!.says).to.equal('the edit of tide is not reported')
+    }))
+
+  it('are refused in one line where they cannot be', async () => {
+    const wrong: [unknown, string][] = [
+      [{ clik: [0, 0] }, "there is no gesture 'clik'; did you mean 'click'?"],
+      [{ click: [2, 0] }, 'click must be a place'],
+      [{ keys: ['PageUpp'] }, "there is no key 'PageUpp'; did you mean 'PageUp'?"],
+      [{}, "give one of 'click', 'drag' and 'keys'"],
+    ]
+    for (const [written, says] of wrong) expect(namedGestureProblem(written)).to.include(says)
+    const refused = await inDocument((document) =>
+      probe(dial, { document, gestures: [{ drag: [0, 1] } as never as NamedGesture] }).catch((thrown: Error) => thrown),
+    )
+    expect((refused as Error).message).to.include('gestures[0]: drag must be two places')
+  })
+})

@@ -214,19 +214,28 @@ async function play(
     return place.getElementsByTagName(contract.tag)[0] as HTMLElement | undefined
   }
 
-  /** Two frames in which nothing that a person sees changes and nothing is reported; one, where nothing waits for time to pass. */
+  /** Whether nothing waits for time to pass, and one more turn brings nothing to wait for: then nothing can change by itself. */
+  async function isStill(): Promise<boolean> {
+    const reports = heardInAll
+    if (frames.isStill?.() !== true) return false
+    await frames.next()
+    return frames.isStill() && heardInAll === reports
+  }
+
+  /** Two frames in which nothing that a person sees changes and nothing is reported; none, where nothing waits for time to pass. */
   async function settle(within: number): Promise<{ picture: Picture; isQuiet: boolean }> {
     const quietFrames = 2 + Math.ceil(within / frames.milliseconds)
     let picture = EMPTY_PICTURE
     let reports = heardInAll
     for (let frame = 0, quiet = 0; frame < MOST_FRAMES + quietFrames; frame++) {
       await frames.next()
+      if (frame === 0 && (await isStill())) return { picture: pictureOf(place), isQuiet: true }
       finishAnimations(document)
       const now = pictureOf(place)
       quiet = frame > 0 && samePicture(now, picture) && heardInAll === reports ? quiet + 1 : 0
       picture = now
       reports = heardInAll
-      if (quiet >= quietFrames || (quiet > 0 && frames.isStill?.() === true)) return { picture, isQuiet: true }
+      if (quiet >= quietFrames) return { picture, isQuiet: true }
       if (heardInAll > MOST_REPORTS) break
     }
     return { picture, isQuiet: false }

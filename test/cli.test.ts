@@ -295,13 +295,6 @@ describe('reports of parts', () => {
       'caulker: package.json: is no report of a probe; write one with --format json\n',
     ])
   })
-
-  it('are the same however many workers there are', async () => {
-    const probe = (workers: string) =>
-      caulker('probe', 'examples/haul-out', '--component', 'yard-text', '--workers', workers, '--format', 'json')
-    const [one, two] = [await probe('1'), await probe('2')]
-    expect(JSON.parse(one.out)).to.eql(JSON.parse(two.out))
-  })
 })
 
 describe('a manifest', () => {
@@ -312,5 +305,23 @@ describe('a manifest', () => {
       'examples/haul-out/elements/bale-stepper.ts',
       'bale-stepper',
     ])
+  })
+})
+
+describe("the browser's own input", () => {
+  it('finds the same leak as synthetic events do, with a story that is played again the same way', async function () {
+    this.timeout(120_000)
+    const only = ['examples/bilge', '--component', 'twice-text', '--clause', 'reports-once', '--format', 'json']
+    const [synthetic, trusted] = [
+      await caulker('probe', ...only, '--browser'),
+      await caulker('probe', ...only, '--browser', '--trusted'),
+    ].map(
+      ({ out }) =>
+        (JSON.parse(out) as { components: { replay: string; clauses: { leak: { says: string } }[] }[] }).components[0]!,
+    )
+    expect(trusted!.clauses[0]!.leak.says).to.equal(synthetic!.clauses[0]!.leak.says)
+    expect(trusted!.replay).to.include('--browser --trusted')
+    const { code, err } = await caulker('probe', 'examples/bilge', '--trusted')
+    expect([code, err]).to.eql([2, 'caulker: --trusted: only a browser has input of its own; add --browser\n'])
   })
 })

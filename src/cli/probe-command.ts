@@ -16,6 +16,7 @@ interface ProbeOptions {
   component?: string[]
   clause?: string[]
   browser?: boolean
+  trusted?: boolean
   requireProof?: boolean
   merge?: boolean
 }
@@ -32,6 +33,7 @@ export function probeCommand(exit: (code: number) => void): Command {
     .option('--component <tag...>', 'only these components')
     .option('--clause <id...>', 'only these clauses')
     .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')
+    .option('--trusted', "with --browser: clicks, keys and drags go through the browser's own input; slower")
     .option('--endpoint <url>', 'with --browser: a Chromium that runs elsewhere, by the URL of its debugging endpoint')
     .option('--workers <n>', 'how many components are probed at once; 2 by default', wholeNumber)
     .option(
@@ -69,6 +71,8 @@ Exit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
           id,
           allClauses.map((clause) => clause.id),
         )
+      if (options.trusted === true && options.browser !== true)
+        throw new CaulkerError('bad-argument', '--trusted: only a browser has input of its own; add --browser')
       if (options.merge === true) return deliverReport(mergedProbes(paths.map(readProbes)), options, exit)
       const progress = progressLine()
       progress.say('Loading')
@@ -78,6 +82,7 @@ Exit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
         components: options.component,
         clauses: options.clause,
         browser: options.browser ?? false,
+        trusted: options.trusted ?? false,
         ...(options.endpoint === undefined ? {} : { endpoint: options.endpoint }),
         ...(options.workers === undefined ? {} : { workers: options.workers }),
         ...(options.shard === undefined ? {} : { shard: options.shard }),

@@ -15,6 +15,8 @@ export interface ProbeRequest {
   readonly components: readonly string[] | undefined
   readonly clauses: readonly string[] | undefined
   readonly browser: boolean
+  /** Whether a person acts through the browser's own input. */
+  readonly trusted?: boolean
   /** Where a browser runs already. */
   readonly endpoint?: string
   /** How many components are probed at once. */
@@ -48,7 +50,16 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
         throw new Error(
           `no module is known that defines <${tag}>; name it in caulker.config.ts: export default { defines: ['elements/*.ts'] }`,
         )
-      jobs.push({ file, tag, defines, seed: request.seed, clauses: request.clauses, gestures, hung: [] })
+      jobs.push({
+        file,
+        tag,
+        defines,
+        seed: request.seed,
+        clauses: request.clauses,
+        gestures,
+        trusted: request.trusted ?? false,
+        hung: [],
+      })
     } catch (thrown) {
       troubles.push({ file, place: undefined, says: messageOf(thrown) })
     }
@@ -88,13 +99,13 @@ async function probed(
 
 function componentReport(
   { job, report }: Extract<ProbeOutcome, { report: unknown }>,
-  { browser, seed }: ProbeRequest,
+  { browser, trusted, seed }: ProbeRequest,
 ): ComponentReport {
   const file = shown(job.file)
   return {
     component: report.component,
     file,
-    replay: `caulker probe ${file}${browser ? ' --browser' : ''} --seed ${seed} --component ${job.tag}`,
+    replay: `caulker probe ${file}${browser ? ' --browser' : ''}${trusted === true ? ' --trusted' : ''} --seed ${seed} --component ${job.tag}`,
     clauses: report.clauses,
   }
 }

@@ -7,6 +7,7 @@ import {
   probe,
   type Adopted,
   type Frames,
+  type Hands,
   type NamedGesture,
   type ProbeReport,
 } from '../probe/index.js'
@@ -19,6 +20,7 @@ export interface PageJob {
   readonly seed: number
   readonly clauses: readonly string[] | undefined
   readonly gestures: readonly NamedGesture[]
+  readonly trusted?: boolean
   readonly hung: readonly string[]
   readonly adopts?: readonly string[]
 }
@@ -70,6 +72,9 @@ function nextTurn(): Promise<void> {
   })
 }
 
+/** The hands that the program outside the page lends. */
+const hands: Hands = (acts) => (globalThis as never as { caulkerHands: Hands }).caulkerHands(acts)
+
 /** Runs one job in this page: the contract's module first, then the modules that define elements. */
 export async function runJob(
   job: PageJob,
@@ -92,6 +97,7 @@ export async function runJob(
       frames,
       seed: job.seed,
       gestures: job.gestures,
+      ...(job.trusted === true ? { hands } : {}),
       ...(job.clauses === undefined ? {} : { clauses: job.clauses }),
       onStep: (story, row) => beat(stepText(contract, story, row)),
       hangs: (story, row) => job.hung.includes(stepText(contract, story, row)),

@@ -2,6 +2,7 @@ import { chromium, type Browser, type BrowserContext, type Page } from 'playwrig
 import { CaulkerError, messageOf } from '../contract/index.js'
 import { bundleFor, modulesOf, type Bundle } from './browser-bundle.js'
 import type { PageResult } from './browser-page.js'
+import { lendHands } from './browser-hands.js'
 import { CHROMIUM_FLAGS, findChromium } from './chromium.js'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
@@ -80,7 +81,7 @@ async function runPage(
   browser: Browser,
   bundle: Bundle,
   entry: string,
-  { tag, seed, clauses, gestures, hung, adopts }: ProbeJob,
+  { tag, seed, clauses, gestures, trusted, hung, adopts }: ProbeJob,
 ): Promise<Ended> {
   const context = await browser.newContext()
   let at: string | undefined
@@ -94,6 +95,7 @@ async function runPage(
       at = step
       since = Date.now()
     })
+    if (trusted === true) await lendHands(page)
     await page.goto(`${ORIGIN}/`)
     const silence = new Promise<Ended>((resolve) => {
       watch = setInterval(
@@ -101,7 +103,10 @@ async function runPage(
         WATCH_EVERY,
       )
     })
-    return await Promise.race([silence, started(page, entry, { tag, seed, clauses, gestures, hung, adopts }, () => at)])
+    return await Promise.race([
+      silence,
+      started(page, entry, { tag, seed, clauses, gestures, trusted, hung, adopts }, () => at),
+    ])
   } finally {
     clearInterval(watch)
     await Promise.race([context.close(), new Promise((resolve) => setTimeout(resolve, 2000))])

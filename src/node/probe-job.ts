@@ -10,6 +10,8 @@ export interface ProbeJob {
   readonly seed: number
   readonly clauses: readonly string[] | undefined
   readonly gestures: readonly NamedGesture[]
+  /** Whether a person acts through the browser's own input. */
+  readonly trusted?: boolean
   /** The steps that never came back when they were tried before. */
   readonly hung: readonly string[]
   /** Whether contracts are to be read off the elements that the modules define: these tags, or all where none is named. */

@@ -14,5 +14,6 @@ export {
   type Status,
 } from './probe.js'
 export { moveText, mountText, type Move, type Story } from './story.js'
+export type { HandAct, Hands } from './person/trusted.js'
 export { namedGestureProblem, type NamedGesture } from './named-gesture.js'
 export { probeSuite } from './suite.js'

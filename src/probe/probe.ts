@@ -8,6 +8,7 @@ import { windowFrames, type Frames } from './frames.js'
 import { judged } from './judge.js'
 import { ledgerOf, type LedgerRow } from './ledger.js'
 import { minimise } from './minimise.js'
+import type { Hands } from './person/trusted.js'
 import { refuseNamedGestures, type NamedGesture } from './named-gesture.js'
 import { randomStories } from './random.js'
 import type { Story } from './story.js'
@@ -27,6 +28,8 @@ export interface ProbeOptions {
   readonly frames?: Frames
   /** What a person can do where no control is found: at a place of the component, over it, or by keys. */
   readonly gestures?: readonly NamedGesture[]
+  /** Lets a person act through the browser's own input, where something outside the page lends it. */
+  readonly hands?: Hands
   readonly onStep?: (story: Story, row: number) => void
   readonly hangs?: (story: Story, row: number) => boolean
 }
@@ -102,6 +105,7 @@ async function probeIn(
     document: view.document,
     frames: options.frames ?? windowFrames(view),
     gestures: options.gestures ?? [],
+    ...(options.hands === undefined ? {} : { hands: options.hands }),
     mountInto: (into) => options.mount?.(into) ?? elementMount({ into }),
     ...(options.mount === undefined ? { mountOn: (element: Element) => elementMount({ element }) } : {}),
     ...(options.onStep === undefined ? {} : { onStep: options.onStep }),

@@ -5,6 +5,7 @@ import { compile, oneWay, screen, twoWay, type Plan } from '../wiring/index.js'
 import type { Frames } from './frames.js'
 import type { NamedGesture } from './named-gesture.js'
 import { personAt } from './person/index.js'
+import { trustedPersonAt, type Hands } from './person/trusted.js'
 import { caretIn, hearConsole, idsIn, ownObjects, snapshot, type Around } from './around.js'
 import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.js'
 import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
@@ -54,6 +55,8 @@ export interface StageOptions {
   readonly mountInto: (container: HTMLElement) => Mount
   /** What a person can do at the component as a whole, where it has no controls that can be found. */
   readonly gestures?: readonly NamedGesture[]
+  /** Lets a person act through the browser's own input. */
+  readonly hands?: Hands
   /** For a custom element that is there already. */
   readonly mountOn?: (element: Element) => Mount
   /** Is told of each step before it is made, so that one that never comes back can be named. */
@@ -98,7 +101,7 @@ async function play(
   const values = valueClauses(contract)
   const container = document.body.appendChild(document.createElement('div'))
   const place = placeFor(story, container)
-  const person = personAt(container)
+  const person = options.hands === undefined ? personAt(container) : trustedPersonAt(container, options.hands)
   const owned = ownObjects()
   let mounted: Mounted | undefined
   let twin: { mounted: Mounted; place: HTMLElement } | undefined

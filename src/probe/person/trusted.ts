@@ -1,0 +1,87 @@
+import { deepActiveElement } from '../../dom/index.js'
+import { findControl, isReachable, optionsOf } from '../controls.js'
+import type { EntersText, Gesture } from '../gestures.js'
+import { hasSelection, isEditable } from './fields.js'
+import { personAt, type Person } from './index.js'
+
+/** One thing for the browser's own input: a key by its name, a text struck key by key, a click, or a drag from place to place. */
+export type HandAct =
+  | { readonly key: string }
+  | { readonly strike: string }
+  | { readonly click: readonly [number, number] }
+  | { readonly drag: readonly (readonly [number, number])[] }
+
+/** Hands that act through the browser's own input, where something outside the page lends them. */
+export type Hands = (acts: readonly HandAct[]) => Promise<void>
+
+/**
+ * A person whose clicks, keys and drags come from the browser itself. What it has no input for, such as a paste or a chosen file, is done
+ * as {@link personAt} does it.
+ */
+export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
+  const synthetic = personAt(container)
+
+  async function act(gesture: Gesture): Promise<string | undefined> {
+    if (gesture.do === 'leave') return void deepActiveElement(container.ownerDocument)?.blur()
+    const element = findControl(container, gesture.on)
+    if (element === undefined) return `there is no ${gesture.on.kind} any more`
+    if (!isReachable(element)) return `the ${gesture.on.kind} cannot be operated now`
+    element.scrollIntoView({ block: 'center' })
+    switch (gesture.do) {
+      case 'press':
+        return clicked(element)
+      case 'choose': {
+        const option = optionsOf(element)[gesture.option]
+        if (element.localName === 'select') return synthetic.act(gesture)
+        return option === undefined ? `there is no option ${gesture.option + 1}` : clicked(option)
+      }
+      case 'drag':
+        return dragged(element, [gesture.from, gesture.to])
+      case 'key':
+        element.focus()
+        return void (await hands([{ key: gesture.key === ' ' ? 'Space' : gesture.key }]))
+      case 'enter':
+        element.focus()
+        return void (await hands([{ key: 'Enter' }]))
+      case 'type':
+      case 'insert':
+        return isStruck(element) ? struck(element as HTMLInputElement, gesture) : synthetic.act(gesture)
+      default:
+        return synthetic.act(gesture)
+    }
+  }
+
+  async function clicked(element: HTMLElement): Promise<string | undefined> {
+    return dragged(element, [[0.5, 0.5]])
+  }
+
+  async function dragged(
+    element: HTMLElement,
+    points: readonly (readonly [number, number])[],
+  ): Promise<string | undefined> {
+    const { left, top, width, height } = element.getBoundingClientRect()
+    if (width === 0 || height === 0) return 'it has no size, so that no pointer gets to it'
+    const places = points.map(([x, y]) => [left + width * x, top + height * y] as const)
+    const [first] = places
+    const isOnePlace = first !== undefined && places.every(([x, y]) => x === first[0] && y === first[1])
+    await hands([isOnePlace ? { click: first } : { drag: places }])
+    return undefined
+  }
+
+  async function struck(field: HTMLInputElement, gesture: EntersText): Promise<undefined> {
+    field.focus()
+    if (gesture.do === 'insert') field.setSelectionRange(gesture.from, gesture.to)
+    else if (isEditable(field)) field.ownerDocument.getSelection()?.selectAllChildren(field)
+    else field.select()
+    await hands([gesture.text === '' ? { key: 'Delete' } : { strike: gesture.text }])
+  }
+
+  return { act }
+}
+
+/** Dates, colours and sliders are set as a whole: no two browsers take the same keys for them. */
+function isStruck(element: HTMLElement): boolean {
+  return (
+    isEditable(element) || hasSelection(element as HTMLInputElement) || (element as HTMLInputElement).type === 'number'
+  )
+}

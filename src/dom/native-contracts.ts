@@ -117,15 +117,7 @@ export const nativeCheckbox = contract('native-checkbox', {
  * ```
  */
 export function nativeSelect<const O extends string>(options: readonly O[]) {
-  return contract('native-select', {
-    summary: 'A native select',
-    properties: { disabled: { type: Type.Boolean(), default: false } },
-    values: {
-      value: { type: Type.Enum(['', ...options]), default: '' as never, event: 'change', payloadAt: '/target/value' },
-    },
-    commands: { focus: { effect: 'focus' } },
-    locks: { disabled: 'disabled' },
-  })
+  return choiceOf('native-select', 'A native select', options)
 }
 
 /**
@@ -139,8 +131,17 @@ export function nativeSelect<const O extends string>(options: readonly O[]) {
  * ```
  */
 export function nativeRadios<const O extends string>(options: readonly O[]) {
-  return contract('native-radios', {
-    summary: 'Native radio buttons',
+  return choiceOf('native-radios', 'Native radio buttons', options)
+}
+
+/** One of a few options, or none. */
+function choiceOf<const O extends string>(
+  tag: 'native-select' | 'native-radios',
+  summary: string,
+  options: readonly O[],
+) {
+  return contract(tag, {
+    summary,
     properties: { disabled: { type: Type.Boolean(), default: false } },
     values: {
       value: { type: Type.Enum(['', ...options]), default: '' as never, event: 'change', payloadAt: '/target/value' },

@@ -99,12 +99,15 @@ function expose(window: Window & typeof globalThis): () => void {
   }
 }
 
+/** The embedded DOM listens for it itself, once it has been opened. */
+const OWN_EVENT = 'load'
+
 /** How many more listeners have been added than removed. */
 function countListeners(target: Pick<EventTarget, 'addEventListener' | 'removeEventListener'>): () => number {
   let count = 0
   const { addEventListener, removeEventListener } = target
   define(target, 'addEventListener', function (this: unknown, ...args: Parameters<EventTarget['addEventListener']>) {
-    count++
+    if (args[0] !== OWN_EVENT) count++
     addEventListener.apply(target, args)
   })
   define(

@@ -30,9 +30,9 @@ function placeFor(defines: readonly string[]): Place {
   return (place ??= { modules, window: openEmbeddedWindow(), load: createLoader() })
 }
 
-/** Installed packages are loaded once a thread: where the document is no longer clean, their elements need another thread. */
-function isUsedUp({ defines }: ProbeJob): boolean {
-  return !isUnspoiled() || (place?.window.isClean() === false && defines.some((one) => one.includes('node_modules')))
+/** Modules are evaluated once a thread: where one has left something behind, or changed the language's own objects, the thread has served. */
+function isUsedUp(): boolean {
+  return !isUnspoiled() || place?.window.isClean() === false
 }
 
 /** Probes one component after another. The thread is ended when a component never comes back. */
@@ -54,9 +54,9 @@ async function adoptAll(job: ProbeJob, tags: readonly string[]): Promise<ProbeMe
       beat(workerData as SharedArrayBuffer, `adopt ${tag}`)
       adopted.push(await adoptElement(tag, { document, frames }))
     }
-    return { kind: 'adopted', adopted, spoiled: isUsedUp(job) }
+    return { kind: 'adopted', adopted, spoiled: isUsedUp() }
   } catch (thrown) {
-    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp(job) }
+    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp() }
   }
 }
 
@@ -82,9 +82,9 @@ async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
       onStep: (story, row) => beat(workerData as SharedArrayBuffer, stepText(contract, story, row)),
       hangs: (story, row) => hung.includes(stepText(contract, story, row)),
     })
-    return { kind: 'done', report, spoiled: isUsedUp(job) }
+    return { kind: 'done', report, spoiled: isUsedUp() }
   } catch (thrown) {
-    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp(job) }
+    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp() }
   }
 }
 

@@ -297,7 +297,7 @@ describe('a probe', () => {
     })
     expect(foundOf('throws-at-birth', 'follows-change')).to.include({
       status: 'unproven',
-      reason: 'it throws (the drum is seized)',
+      reason: 'It throws (the drum is seized).',
     })
     expect(foundOf('throws-when-told', 'follows-change')!.leak).to.include({
       says: 'it throws',

@@ -30,13 +30,13 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
     if (before !== undefined) return { leak: before }
   }
   if (row.impossible !== undefined) return { silent: row.impossible }
-  if (row.fault === undefined && row.unsettled === undefined) return { silent: 'its owner tells bounds that cross' }
+  if (row.fault === undefined && row.unsettled === undefined) return { silent: 'Its owner tells bounds that cross.' }
   const isOnTrial = kindOf(row.move) === clause.onTrial && at === rows.length - 1
   if (row.fault !== undefined)
     return isOnTrial
       ? { leak: { row: at, says: 'it throws', expected: 'no error', found: row.fault } }
-      : { silent: `it throws (${row.fault})` }
-  if (row.unsettled === 'restless') return { silent: 'it never settles: what it shows changes with every frame' }
+      : { silent: `It throws (${row.fault}).` }
+  if (row.unsettled === 'restless') return { silent: 'It never settles: what it shows changes with every frame.' }
   return isOnTrial
     ? {
         leak: {
@@ -46,7 +46,7 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
           found: `${row.heard.length} reports and more`,
         },
       }
-    : { silent: 'it floods its owner with reports' }
+    : { silent: 'It floods its owner with reports.' }
 }
 
 /** A least above the most that was told is the owner's own slip: nothing that a component makes of it is wrong. */

@@ -313,7 +313,7 @@ describe("the browser's own input", () => {
     this.timeout(120_000)
     const only = ['examples/bilge', '--component', 'twice-text', '--clause', 'reports-once', '--format', 'json']
     const [synthetic, trusted] = [
-      await caulker('probe', ...only, '--browser'),
+      await caulker('probe', ...only),
       await caulker('probe', ...only, '--browser', '--trusted'),
     ].map(
       ({ out }) =>

@@ -84,7 +84,7 @@ async function probed(
   jobs: readonly ProbeJob[],
   { browser, endpoint, workers = USUAL_WORKERS, onDone }: ProbeRequest,
 ): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
-  const parts = inParts(jobs, workers)
+  const parts = inParts(jobs, workers, browser ? 'page' : 'thread')
   const open = [...parts]
   const count = ({ job }: ProbeOutcome) => {
     open.splice(open.indexOf(job), 1)

@@ -7,12 +7,12 @@ const PARTS: readonly (readonly Clause['group'][])[] = [
   ['up', 'both ways', 'bounds'],
   ['reset and submit', 'life', 'commands', 'name'],
 ]
-/** With more components than this for each worker, whole components divide the work well enough. */
-const FEW = 4
+/** With more components than this for each worker, whole components divide the work well enough; a page costs more than a thread. */
+const FEW = { thread: 4, page: 0.5 }
 
 /** Few components are tried in parts, clause by clause; what is found does not depend on it. */
-export function inParts(jobs: readonly ProbeJob[], workers: number): readonly ProbeJob[] {
-  if (workers < 2 || jobs.length > FEW * workers) return jobs
+export function inParts(jobs: readonly ProbeJob[], workers: number, each: keyof typeof FEW): readonly ProbeJob[] {
+  if (workers < 2 || jobs.length > FEW[each] * workers) return jobs
   return jobs.flatMap((job) => {
     const parts = PARTS.map((groups) =>
       clauses

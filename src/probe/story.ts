@@ -83,6 +83,11 @@ export function givenText(given: Given): string {
   return shortList(Object.entries(given).map(([name, value]) => `${name} ${printed(value, 40)}`))
 }
 
+/** The same, and nothing given for one name. */
+export function without(given: Given, name: string): Given {
+  return Object.fromEntries(Object.entries(given).filter(([key]) => key !== name))
+}
+
 const MOST_LISTED = 8
 
 /** The first few of a list, and how many more there are. */

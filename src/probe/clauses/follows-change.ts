@@ -2,7 +2,7 @@ import { equal, valueClauses } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { behavesLikeFresh, firstGesture, updateEqualsRemount, showsAChange } from '../laws.js'
 import { samePicture } from '../picture.js'
-import { isGesture, isTell, tell, type Story } from '../story.js'
+import { isGesture, isTell, tell, type Story, without } from '../story.js'
 import { isNothing, type Subject } from '../subject.js'
 import { waysAtBounds } from '../ways-at-bounds.js'
 
@@ -87,8 +87,4 @@ async function isIgnoredAtMount(
   if (told === undefined || equal(before[name], value)) return false
   const [one, other] = [await subject.fresh(before), await subject.fresh({ ...before, [name]: value })]
   return samePicture(one.picture, other.picture) && !samePicture(told, one.picture)
-}
-
-function without(given: Readonly<Record<string, unknown>>, name: string): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(given).filter(([key]) => key !== name))
 }

@@ -1,6 +1,7 @@
 import { clause, type Examined } from '../clause.js'
 import { ledgerOf } from '../ledger.js'
 import { linesOnlyIn } from '../picture.js'
+import { without } from '../story.js'
 
 const SILENT = 'It says nothing, and shows nothing that nobody gave: whether that is enough only its owner can tell.'
 
@@ -45,7 +46,3 @@ export const requiredTold = clause({
     return said > 0 ? { held: said } : { unproven: SILENT }
   },
 })
-
-function without(given: Readonly<Record<string, unknown>>, name: string): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(given).filter(([key]) => key !== name))
-}

@@ -35,7 +35,11 @@ export function probeCommand(exit: (code: number) => void): Command {
     .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')
     .option('--trusted', "with --browser: clicks, keys and drags go through the browser's own input; slower")
     .option('--endpoint <url>', 'with --browser: a Chromium that runs elsewhere, by the URL of its debugging endpoint')
-    .option('--workers <n>', 'how many components are probed at once; 2 by default', wholeNumber)
+    .option(
+      '--workers <n>',
+      'how many components are probed at once; by default as many as there are cores to spare',
+      wholeNumber,
+    )
     .option(
       '--shard <i/n>',
       'only the i-th of n parts of the components; the reports of all parts are that of the whole',

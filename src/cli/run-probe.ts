@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { messageOf } from '../contract/index.js'
 import { setupFor } from '../node/config.js'
 import { probeEmbedded } from '../node/embedded.js'
@@ -32,7 +33,10 @@ export interface Shard {
   readonly of: number
 }
 
-const USUAL_WORKERS = 2
+/** A thread keeps half of another core busy with what the engine compiles and collects; a browser does that in processes of its own. */
+function usualWorkers(browser: boolean): number {
+  return browser ? availableParallelism() : Math.max(1, availableParallelism() - 1)
+}
 
 /** Probes every component at some paths. */
 export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
@@ -82,7 +86,7 @@ function shardOf(jobs: readonly ProbeJob[], shard: Shard | undefined): ProbeJob[
 
 async function probed(
   jobs: readonly ProbeJob[],
-  { browser, endpoint, workers = USUAL_WORKERS, onDone }: ProbeRequest,
+  { browser, endpoint, workers = usualWorkers(browser), onDone }: ProbeRequest,
 ): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
   const parts = inParts(jobs, workers, browser ? 'page' : 'thread')
   const open = [...parts]

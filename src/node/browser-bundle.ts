@@ -19,20 +19,28 @@ const TYPES: Readonly<Record<string, string>> = {
   json: 'application/json',
 }
 
-/** Bundles each set of modules by itself, so that one that cannot be read spoils no other. */
+/** Bundles all sets of modules in one go; where one cannot be read, each by itself, so that it spoils no other. */
 export async function bundleFor(jobs: readonly ProbeJob[]): Promise<Bundle> {
-  const files = new Map<string, { body: string | Buffer; type: string }>()
+  const sets: ModuleSet[] = [...new Map(jobs.map((job) => [keyOf(job), job]))].map(([key, job], at) => ({
+    key,
+    job,
+    name: `set-${at}`,
+  }))
+  const files = new Map<string, BundledFile>()
   const entries = new Map<string, { path: string } | { trouble: Trouble }>()
-  for (const job of jobs) {
-    const key = keyOf(job)
-    if (entries.has(key)) continue
-    const folder = `set-${entries.size}`
-    try {
-      for (const { fileName, body } of await bundled(modulesOf(job), folder))
-        files.set(`/${fileName}`, { body, type: TYPES[fileName.split('.').pop() ?? ''] ?? 'application/octet-stream' })
-      entries.set(key, { path: `/${folder}/entry.js` })
-    } catch (thrown) {
-      entries.set(key, { trouble: troubleOf(job.file, thrown) })
+  const add = async (some: readonly ModuleSet[], folder: string) => {
+    for (const { path, ...file } of await bundled(some, folder)) files.set(path, file)
+    for (const { key, name } of some) entries.set(key, { path: `/${folder}/${name}.js` })
+  }
+  try {
+    await add(sets, 'all')
+  } catch {
+    for (const one of sets) {
+      try {
+        await add([one], one.name)
+      } catch (thrown) {
+        entries.set(one.key, { trouble: troubleOf(one.job.file, thrown) })
+      }
     }
   }
   return {
@@ -40,6 +48,18 @@ export async function bundleFor(jobs: readonly ProbeJob[]): Promise<Bundle> {
     entryOf: (job) =>
       entries.get(keyOf(job)) ?? { trouble: { file: job.file, place: undefined, says: 'was not bundled' } },
   }
+}
+
+/** Modules that are loaded together, in one page. */
+interface ModuleSet {
+  readonly key: string
+  readonly name: string
+  readonly job: ProbeJob
+}
+
+interface BundledFile {
+  readonly body: string | Buffer
+  readonly type: string
 }
 
 /** The contract file comes first, where there is one. */
@@ -57,17 +77,22 @@ function importOf(module: string): string {
   return `async () => ({ contract: contractFromJson((await import(${JSON.stringify(module)})).default) })`
 }
 
-async function bundled(
-  modules: readonly string[],
-  folder: string,
-): Promise<{ fileName: string; body: string | Buffer }[]> {
-  const entry = 'virtual:caulker-entry'
-  const code = [
+const ENTRY = 'virtual:caulker/'
+
+function entryCode(modules: readonly string[]): string {
+  return [
     `import { runJob } from ${JSON.stringify(PAGE)}`,
     `import { contractFromJson } from 'caulker'`,
     `const modules = [${modules.map(importOf).join(', ')}]`,
     'export const run = (job, beat) => runJob(job, modules, beat)',
   ].join('\n')
+}
+
+async function bundled(
+  sets: readonly ModuleSet[],
+  folder: string,
+): Promise<readonly (BundledFile & { readonly path: string })[]> {
+  const codes = new Map(sets.map(({ name, job }) => [`\0${ENTRY}${name}`, entryCode(modulesOf(job))]))
   const output = (await build({
     configFile: false,
     logLevel: 'silent',
@@ -78,8 +103,8 @@ async function bundled(
     plugins: [
       {
         name: 'caulker-entry',
-        resolveId: (id) => (id === entry ? `\0${entry}` : undefined),
-        load: (id) => (id === `\0${entry}` ? code : undefined),
+        resolveId: (id) => (id.startsWith(ENTRY) ? `\0${id}` : undefined),
+        load: (id) => codes.get(id),
       },
     ],
     build: {
@@ -88,7 +113,7 @@ async function bundled(
       target: 'esnext',
       modulePreload: false,
       rollupOptions: {
-        input: { entry },
+        input: Object.fromEntries(sets.map(({ name }) => [name, `${ENTRY}${name}`])),
         preserveEntrySignatures: 'strict',
         // A module that only defines an element exports nothing, and is wanted all the same.
         treeshake: false,
@@ -100,11 +125,15 @@ async function bundled(
       },
     },
   })) as Rollup.RollupOutput | Rollup.RollupOutput[]
-  return [output].flat().flatMap((one) =>
-    one.output.map((file) => ({
-      fileName: file.fileName,
-      body:
-        file.type === 'chunk' ? file.code : typeof file.source === 'string' ? file.source : Buffer.from(file.source),
-    })),
-  )
+  return [output].flat().flatMap((one) => one.output.map(fileOf))
+}
+
+function fileOf(file: Rollup.OutputChunk | Rollup.OutputAsset): BundledFile & { readonly path: string } {
+  const body =
+    file.type === 'chunk' ? file.code : typeof file.source === 'string' ? file.source : Buffer.from(file.source)
+  return {
+    path: `/${file.fileName}`,
+    body,
+    type: TYPES[file.fileName.split('.').pop() ?? ''] ?? 'application/octet-stream',
+  }
 }

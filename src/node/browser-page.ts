@@ -2,8 +2,7 @@ import { designOf } from '../check/index.js'
 import { messageOf } from '../contract/index.js'
 import { refuseUndefined } from '../dom/index.js'
 import {
-  adoptElement,
-  definedDuring,
+  adoptDefined,
   probe,
   type Adopted,
   type Frames,
@@ -114,18 +113,14 @@ async function adoptAll(
   beat: (step: string) => void,
 ): Promise<PageResult> {
   let loading = 0
-  try {
-    const found = await definedDuring(globalThis as never, async () => {
-      for (const [at, module] of modules.entries()) {
-        loading = at
-        await module()
-      }
-    })
-    const adopted: Adopted[] = []
-    for (const tag of found.filter((one) => tags.length === 0 || tags.includes(one))) {
-      beat(`adopt ${tag}`)
-      adopted.push(await adoptElement(tag, { frames }))
+  const loadAll = async () => {
+    for (const [at, module] of modules.entries()) {
+      loading = at
+      await module()
     }
+  }
+  try {
+    const adopted = await adoptDefined(tags, loadAll, { document, frames, onTag: (tag) => beat(`adopt ${tag}`) })
     return { adopted }
   } catch (thrown) {
     return { failed: messageOf(thrown), module: loading }

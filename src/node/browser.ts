@@ -6,27 +6,29 @@ import { lendHands } from './browser-hands.js'
 import { CHROMIUM_FLAGS, findChromium } from './chromium.js'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
-const ORIGIN = 'https://probe.test'
 const PATIENCE = 8000
 const WATCH_EVERY = 250
 const MOST_HANGS = 3
 const BLANK =
   '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Caulker</title></head><body></body></html>'
 
-/** Probes components in an installed Chromium, each in a page of its own that knows no network. */
+/** Probes components in an installed Chromium, each in a page and an origin of its own that know no network. */
 export async function probeInBrowser(
   jobs: readonly ProbeJob[],
   onDone: (outcome: ProbeOutcome) => void,
   { workers, endpoint }: { workers: number; endpoint: string | undefined },
 ): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
+  const bundled = bundleFor(jobs)
   const browser = await browserAt(endpoint)
   try {
     const outcomes: ProbeOutcome[] = []
-    const bundled = bundleFor(jobs)
+    // One context is one window, and a window costs more than all else that a page needs: pages are kept apart by their origins.
+    const context = await browser.newContext()
+    await serve(context, await bundled)
     const waiting = jobs.map((job, at) => ({ job, at }))
     const lane = async () => {
       for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
-        outcomes[next.at] = await probeOne(browser, await bundled, next.job)
+        outcomes[next.at] = await probeOne(context, await bundled, next.job)
         onDone(outcomes[next.at] as ProbeOutcome)
       }
     }
@@ -49,12 +51,12 @@ async function browserAt(endpoint: string | undefined): Promise<Browser> {
   }
 }
 
-async function probeOne(browser: Browser, bundle: Bundle, job: ProbeJob): Promise<ProbeOutcome> {
+async function probeOne(context: BrowserContext, bundle: Bundle, job: ProbeJob): Promise<ProbeOutcome> {
   const entry = bundle.entryOf(job)
   if ('trouble' in entry) return { job, trouble: entry.trouble }
   const hung: string[] = []
   for (;;) {
-    const ended = await runPage(browser, bundle, entry.path, { ...job, hung })
+    const ended = await runPage(context, entry.path, { ...job, hung })
     if ('report' in ended) return { job, report: ended.report }
     if ('adopted' in ended) return { job, adopted: ended.adopted }
     if ('failed' in ended)
@@ -78,25 +80,23 @@ async function probeOne(browser: Browser, bundle: Bundle, job: ProbeJob): Promis
 type Ended = PageResult | { readonly how: string; readonly at: string | undefined }
 
 async function runPage(
-  browser: Browser,
-  bundle: Bundle,
+  context: BrowserContext,
   entry: string,
   { tag, seed, clauses, gestures, trusted, hung, adopts }: ProbeJob,
 ): Promise<Ended> {
-  const context = await browser.newContext()
+  const page = await context.newPage()
   let at: string | undefined
   let since = Date.now()
   let watch: NodeJS.Timeout | undefined
   try {
-    await serve(context, bundle)
-    const page = await context.newPage()
     page.on('dialog', (dialog) => void dialog.dismiss())
+    page.on('popup', (popup) => void popup.close())
     await listenForBeats(page, (step) => {
       at = step
       since = Date.now()
     })
     if (trusted === true) await lendHands(page)
-    await page.goto(`${ORIGIN}/`)
+    await page.goto(freshOrigin())
     const silence = new Promise<Ended>((resolve) => {
       watch = setInterval(
         () => Date.now() - since > PATIENCE && resolve({ how: 'never comes back (an endless loop)', at }),
@@ -109,7 +109,7 @@ async function runPage(
     ])
   } finally {
     clearInterval(watch)
-    await Promise.race([context.close(), new Promise((resolve) => setTimeout(resolve, 2000))])
+    await Promise.race([page.close(), new Promise((resolve) => setTimeout(resolve, 2000).unref())])
   }
 }
 
@@ -137,14 +137,22 @@ async function listenForBeats(page: Page, onBeat: (step: string) => void): Promi
   session.on('Runtime.bindingCalled', ({ payload }) => onBeat(payload))
 }
 
+let pages = 0
+
+/** Another site for each page: nothing is stored in common, and the browser gives each a process of its own. */
+function freshOrigin(): string {
+  return `https://probe-${++pages}.test`
+}
+
+const OWN_HOST = /^probe-\d+\.test$/
+
 /** Everything comes from memory, and nothing from a network. */
 async function serve(context: BrowserContext, bundle: Bundle): Promise<void> {
   await context.route('**/*', (route) => {
-    const { origin, pathname } = new URL(route.request().url())
-    const file = origin === ORIGIN ? bundle.files.get(pathname) : undefined
+    const { hostname, pathname } = new URL(route.request().url())
+    if (!OWN_HOST.test(hostname)) return route.abort()
+    const file = bundle.files.get(pathname)
     if (file !== undefined) return route.fulfill({ body: file.body, contentType: file.type })
-    return origin === ORIGIN && pathname === '/'
-      ? route.fulfill({ body: BLANK, contentType: 'text/html' })
-      : route.abort()
+    return pathname === '/' ? route.fulfill({ body: BLANK, contentType: 'text/html' }) : route.abort()
   })
 }

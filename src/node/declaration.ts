@@ -1,4 +1,3 @@
-import { compile } from 'json-schema-to-typescript'
 import {
   HOST_KEYWORD,
   kebab,
@@ -18,6 +17,7 @@ type Schema = Record<string, unknown>
 /** The TypeScript declaration of a contract file: imported JSON loses its literals, so its types are written beside it. */
 export async function declarationOf(contract: AnyContract): Promise<string> {
   const name = `${kebab(contract.tag).replace(/(?:^|-)([a-z0-9])/g, (_, letter: string) => letter.toUpperCase())}Types`
+  const { compile } = await import('json-schema-to-typescript')
   const types = await compile(typesSchema(contract), name, {
     bannerComment: '',
     additionalProperties: false,

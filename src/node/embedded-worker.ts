@@ -1,6 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import { refuseUndefined } from '../dom/index.js'
-import { adoptElement, definedDuring, probe, type Adopted } from '../probe/index.js'
+import { adoptDefined, probe } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
 import { troubleOf } from './errors.js'
@@ -43,17 +43,13 @@ async function work(job: ProbeJob): Promise<ProbeMessage> {
 async function adoptAll(job: ProbeJob, tags: readonly string[]): Promise<ProbeMessage> {
   const { defines } = job
   const { window, load } = placeFor(defines)
-  const { document, frames } = window
   let loading = ''
+  const loadAll = async () => {
+    for (const module of defines) await load((loading = module))
+  }
+  const onTag = (tag: string) => beat(workerData as SharedArrayBuffer, `adopt ${tag}`)
   try {
-    const found = await definedDuring(document.defaultView as never, async () => {
-      for (const module of defines) await load((loading = module))
-    })
-    const adopted: Adopted[] = []
-    for (const tag of found.filter((one) => tags.length === 0 || tags.includes(one))) {
-      beat(workerData as SharedArrayBuffer, `adopt ${tag}`)
-      adopted.push(await adoptElement(tag, { document, frames }))
-    }
+    const adopted = await adoptDefined(tags, loadAll, { ...window, onTag })
     return { kind: 'adopted', adopted, spoiled: isUsedUp() }
   } catch (thrown) {
     return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp() }

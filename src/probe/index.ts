@@ -1,4 +1,4 @@
-export { definedDuring } from './adopt/defined.js'
+export { adoptDefined } from './adopt/defined.js'
 export { adoptElement, type Adopted } from './adopt/index.js'
 export { clauses } from './clauses/index.js'
 export type { Clause, LeakAt } from './clause.js'

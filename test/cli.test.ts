@@ -267,7 +267,7 @@ describe('the packed package', () => {
     const installed = await run('npm', ['install', '--prefer-offline', '--silent', `./${tarball}`], folder)
     expect(installed.code, installed.err).to.equal(0)
     expect(existsSync(join(folder, 'node_modules/caulker/schema/report-1.json'))).to.equal(true)
-    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 40 No leaks found in 1 contract. 1\n')
+    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 43 No leaks found in 1 contract. 1\n')
     expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal('No leaks found in 1 contract.\n')
     const { code, out } = await run('npx', ['caulker', 'probe', '.'], folder)
     expect([code, out.split('\n')[0]]).to.satisfy(

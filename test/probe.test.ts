@@ -329,6 +329,27 @@ describe('a probe', () => {
     expect(brokenOf(report).filter((one) => one.startsWith('calm'))).to.eql([])
   })
 
+  it('finds what is not brought back when the browser restores a form', async () => {
+    const report = await probed('test/fixtures/going-back', {
+      browser: true,
+      clauses: ['form-restores', 'follows-fieldset', 'form-resets', 'keeps-caret'],
+    })
+    expect(
+      report.components.map((one) => [one.component.replace('mooring-mark', ''), statusesOf(one, 'broken')]),
+    ).to.eql([
+      ['', []],
+      ['-with-restore-shown-only', ['form-restores']],
+      ['-with-restore-held-only', ['form-restores']],
+      ['-with-restore-forgotten', ['form-restores']],
+      ['-with-no-callback', []],
+    ])
+    expect(statusesOf(report.components[0]!, 'held')).to.include.members(['form-restores', 'follows-fieldset'])
+    expect(report.components[4]!.clauses.find(({ clause }) => clause === 'form-restores')).to.include({
+      status: 'unproven',
+      reason: 'It has no formStateRestoreCallback.',
+    })
+  })
+
   it('says of each clause what it promises, how it is tried and when it is unproven', () => {
     for (const clause of clauses)
       for (const text of [clause.promise, clause.why, clause.tried, clause.unprovenWhen])

@@ -23,6 +23,8 @@ export interface Around {
         /** Ids that both have in one tree. */ readonly sharedIds: readonly string[]
       }
     | undefined
+  /** How much of what was put into its slots is in none of them any more. */
+  readonly unplaced: number
   /** Where the caret is, if it is in a text of this component. */
   readonly caret: { readonly text: string; readonly at: number | null } | undefined
   /** The attributes of its own element. */

@@ -141,7 +141,7 @@ const ROLE_KINDS: Readonly<Record<string, ControlKind>> = {
   combobox: 'combo box',
 }
 
-function kindOf(element: Element): ControlKind | undefined {
+export function kindOf(element: Element): ControlKind | undefined {
   const role = element.getAttribute('role')
   switch (element.localName) {
     case 'input': {

@@ -1,26 +1,32 @@
 import { shadowOf } from '../dom/index.js'
+import { announced } from './announced.js'
+import { controlText } from './control-text.js'
 import { isPopupList } from './controls.js'
+import { isLive } from './live.js'
 
-/** What a person sees of a component, line by line; nothing of how it is built. */
+/** What a person sees of a component, line by line, and what assistive technology is told of it; nothing of how it is built. */
 export interface Picture {
   readonly lines: readonly string[]
+  /** What is announced of each control besides what is seen: its role, its name, and how far it goes. */
+  readonly announced: readonly string[]
   /** Lines of live regions, which may come and go by themselves. */
   readonly live: readonly string[]
 }
 
-export const EMPTY_PICTURE: Picture = { lines: [], live: [] }
+export const EMPTY_PICTURE: Picture = { lines: [], announced: [], live: [] }
 
 /** Takes the picture of all that is inside a container, through open shadow roots and slots. */
 export function pictureOf(container: Element): Picture {
   const walk = walkOver()
   visitAll(container, walk)
   flush(walk)
-  return { lines: walk.lines, live: walk.live }
+  return { lines: walk.lines, announced: walk.announced, live: walk.live }
 }
 
 export function samePicture(one: Picture, other: Picture): boolean {
   return (
     sameLines(one.lines, other.lines) &&
+    sameLines(one.announced, other.announced) &&
     (one.live.length === 0 || other.live.length === 0 || sameLines(one.live, other.live))
   )
 }
@@ -30,10 +36,15 @@ export function pictureText(picture: Picture): string {
   return [...picture.lines, ...picture.live].join(' · ')
 }
 
+/** Everything that is seen or announced. */
+export function allLines({ lines, announced: said, live }: Picture): string[] {
+  return [...lines, ...said, ...live]
+}
+
 /** The lines of one picture that another has not, each as often as it is missing there. */
 export function linesOnlyIn(picture: Picture, other: Picture): string[] {
-  const left = [...other.lines, ...other.live]
-  return [...picture.lines, ...picture.live].filter((line) => {
+  const left = allLines(other)
+  return allLines(picture).filter((line) => {
     const at = left.indexOf(line)
     if (at >= 0) left.splice(at, 1)
     return at < 0
@@ -42,6 +53,7 @@ export function linesOnlyIn(picture: Picture, other: Picture): string[] {
 
 interface Walk {
   readonly lines: string[]
+  readonly announced: string[]
   readonly live: string[]
   /** Where a line goes that ends here. */
   into: string[]
@@ -52,7 +64,7 @@ interface Walk {
 
 function walkOver(): Walk {
   const lines: string[] = []
-  return { lines, live: [], into: lines, text: '', hides: new Map() }
+  return { lines, announced: [], live: [], into: lines, text: '', hides: new Map() }
 }
 
 function flush(walk: Walk): void {
@@ -117,6 +129,7 @@ function visit(node: Node, walk: Walk): void {
   if (control !== undefined) {
     flush(walk)
     walk.into.push(control)
+    walk.announced.push(announced(element))
     return
   }
   const isBlock = BLOCKS.has(name) || name.includes('-')
@@ -183,122 +196,6 @@ function hidesSomething(root: ShadowRoot | Document): boolean {
     [...sheet.cssRules].some((rule) => HIDING.test(rule.cssText)),
   )
   return written || adopted || root.querySelector('link[rel~="stylesheet"]') !== null
-}
-
-function isLive(element: Element): boolean {
-  const role = element.getAttribute('role')
-  return (
-    role === 'alert' ||
-    role === 'status' ||
-    role === 'log' ||
-    (element.hasAttribute('aria-live') && element.getAttribute('aria-live') !== 'off')
-  )
-}
-
-/** A control as a person sees it: `[12]` a field, `(•)` a chosen radio button, `<More>` a button. */
-function controlText(element: HTMLElement): string | undefined {
-  const said = stateText(element)
-  switch (element.localName) {
-    case 'input':
-      return `${inputText(element as HTMLInputElement)}${said}`
-    case 'textarea': {
-      const { value, placeholder } = element as HTMLTextAreaElement
-      return `[${value === '' ? placeholder : value}]${said}`
-    }
-    case 'select':
-      return `${selectText(element as HTMLSelectElement)}${said}`
-    case 'button':
-      return ariaText(element, said) ?? `<${nameOf(element)}>${said}`
-    case 'img':
-      return `image ${element.getAttribute('alt') ?? ''}`.trim()
-    case 'progress':
-    case 'meter':
-      return `[${String((element as HTMLProgressElement).value)} of ${String((element as HTMLProgressElement).max)}]`
-    default:
-      return ariaText(element, said)
-  }
-}
-
-/** What is chosen, and what else could be: a person sees it at the first click. */
-function selectText(select: HTMLSelectElement): string {
-  const texts = (options: HTMLOptionElement[]) => options.map((option) => option.label || option.text)
-  const options = [...select.options]
-  return `[${texts(options.filter((option) => option.selected)).join(', ')} ▾ ${texts(options).join(' | ')}]`
-}
-
-function inputText(input: HTMLInputElement): string {
-  switch (input.type) {
-    case 'hidden':
-      return ''
-    case 'checkbox':
-      return input.indeterminate ? '[-]' : input.checked ? '[x]' : '[ ]'
-    case 'radio':
-      return input.checked ? '(•)' : '( )'
-    case 'file':
-      return `[${[...(input.files ?? [])].map((file) => file.name).join(', ') || 'no file'}]`
-    case 'button':
-    case 'submit':
-    case 'reset':
-      return `<${input.value || input.type}>`
-    case 'password':
-      return `[${'•'.repeat(input.value.length)}]`
-    case 'range':
-      return `[${input.value} of ${input.min || 0} to ${input.max || 100}]`
-    default:
-      return `[${input.value === '' ? input.placeholder : input.value}]`
-  }
-}
-
-function ariaText(element: HTMLElement, said: string): string | undefined {
-  const aria = (name: string) => element.getAttribute(`aria-${name}`)
-  switch (element.getAttribute('role')) {
-    case 'slider':
-    case 'spinbutton': {
-      const value = aria('valuetext') ?? aria('valuenow')
-      return value === null ? undefined : `[${value}]${textBeside(element, value)}${said}`
-    }
-    case 'checkbox':
-    case 'switch':
-      return `[${aria('checked') === 'true' ? 'x' : ' '}] ${nameOf(element)}${said}`
-    case 'radio':
-      return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${said}`
-    case 'option':
-      return `${aria('selected') === 'true' ? '›' : '·'} ${nameOf(element)}${said}`
-    case 'combobox':
-      return element.localName === 'input' ? undefined : `[${nameOf(element)} ▾]${said}`
-    case 'button':
-      return `<${nameOf(element)}>${said}`
-    default:
-      return undefined
-  }
-}
-
-/** What is written on a control besides the value that assistive technology is told. */
-function textBeside(element: HTMLElement, value: string): string {
-  const text = (element.textContent ?? '').replace(/\s+/g, ' ').trim()
-  return text === '' || text === value ? '' : ` ${text}`
-}
-
-function nameOf(element: HTMLElement): string {
-  return (element.textContent ?? '').replace(/\s+/g, ' ').trim() || (element.getAttribute('aria-label') ?? '')
-}
-
-/** What assistive technology is told of a control besides its value: the name that only it is told, and its states. */
-function stateText(element: HTMLElement): string {
-  const { disabled, readOnly, required } = element as HTMLInputElement
-  const aria = (name: string) => element.getAttribute(`aria-${name}`)
-  const is = (name: string) => aria(name) === 'true'
-  const states = [
-    disabled === true || is('disabled') ? 'disabled' : '',
-    readOnly === true || is('readonly') ? 'read-only' : '',
-    required === true || is('required') ? 'required' : '',
-    is('invalid') ? 'invalid' : '',
-    is('pressed') ? 'pressed' : '',
-    is('busy') ? 'busy' : '',
-  ].filter(Boolean)
-  const name = aria('label') ?? ''
-  const isNamed = name !== '' && (element.localName !== 'button' || (element.textContent ?? '').trim() !== '')
-  return `${isNamed ? ` “${name}”` : ''}${states.length === 0 ? '' : ` (${states.join(', ')})`}`
 }
 
 function sameLines(one: readonly string[], other: readonly string[]): boolean {

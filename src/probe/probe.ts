@@ -4,6 +4,7 @@ import type { Mount } from '../ideal/index.js'
 import type { Clause, Examined } from './clause.js'
 import { clauses as allClauses } from './clauses/index.js'
 import { asksForForms, knowsForms } from './forms.js'
+import { rememberStates } from './form-state.js'
 import { windowFrames, type Frames } from './frames.js'
 import { judged } from './judge.js'
 import { ledgerOf, type LedgerRow } from './ledger.js'
@@ -84,11 +85,11 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
   refuseNamedGestures(options.gestures ?? [])
   const document = options.document ?? globalThis.document
   const view = document.defaultView as Window & typeof globalThis
-  const forgetRoots = rememberRoots(view)
+  const forget = [rememberRoots(view), rememberStates(view)]
   try {
     return await probeIn(view, contract, options)
   } finally {
-    forgetRoots()
+    for (const end of forget) end()
   }
 }
 
@@ -135,7 +136,7 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
     const found = await judged(clause, subject, played)
     silent ??= found.silent
     if (found.leak === undefined) {
-      if (clause.refusalHolds === true && played.rows[played.rows.length - 1]?.impossible !== undefined) stories++
+      if (clause.refusalHolds === true && played.rows.some(({ impossible }) => impossible !== undefined)) stories++
       if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) stories++
       continue
     }

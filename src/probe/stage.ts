@@ -8,8 +8,10 @@ import { personAt } from './person/index.js'
 import { trustedPersonAt, type Hands } from './person/trusted.js'
 import { caretIn, hearConsole, idsIn, ownObjects, snapshot, type Around } from './around.js'
 import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.js'
+import { restored, stateOf, type FormState } from './form-state.js'
 import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
-import { isGesture, type Move, type Story } from './story.js'
+import { fillSlot, isPlaced } from './slots.js'
+import { isGesture, type Call, type Fill, type Move, type Story } from './story.js'
 
 /** What was heard at one step of a story. */
 export interface HeardThen {
@@ -32,6 +34,10 @@ export interface Row {
   /** What owner and component last agreed on: told inside the bounds, or heard. */
   readonly known: Given
   readonly read: Given
+  /** What its readings say. */
+  readonly readings: Given
+  /** What the command gave that was called, once it was there. */
+  readonly gave?: unknown
   readonly picture: Picture
   /** What else could be seen around it. */
   readonly around: Around
@@ -107,10 +113,13 @@ async function play(
   let twin: { mounted: Mounted; place: HTMLElement } | undefined
   let strays: string[] = []
   let said = 0
+  let gave: { value: unknown } | undefined
   let submits: unknown[][] = []
   let heard: HeardThen[] = []
   let heardInAll = 0
   let fault: string | undefined
+  let recorded: FormState | undefined
+  const fills: Node[] = []
   const noteFault = (thrown: unknown) => (fault ??= messageOf(thrown))
   const onError = (event: ErrorEvent) => {
     noteFault(event.error ?? event.message)
@@ -177,6 +186,8 @@ async function play(
       ),
       known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.slots()[bound.known]])),
       read: Object.fromEntries(plan.cells.map((cell) => [cell.name, snapshot(readOne(cell.name))])),
+      readings: Object.fromEntries(Object.keys(contract.readings).map((name) => [name, snapshot(readOne(name))])),
+      ...(gave === undefined ? {} : { gave: snapshot(gave.value) }),
       around: around(heard),
       picture: settled.picture,
       fault,
@@ -184,6 +195,7 @@ async function play(
       unsettled: heardInAll > MOST_REPORTS ? 'flood' : settled.isQuiet ? undefined : 'restless',
     }
     heard = []
+    gave = undefined
     strays = []
     said = 0
     submits = []
@@ -207,6 +219,7 @@ async function play(
         picture: pictureOf(twin.place),
         sharedIds: idsIn(twin.place).filter((id) => idsIn(place).includes(id)),
       },
+      unplaced: fills.filter((node) => !isPlaced(node, root())).length,
       caret: caretIn(place),
       attributes: Object.fromEntries([...(root()?.attributes ?? [])].map(({ name, value }) => [name, value])),
     }
@@ -252,10 +265,12 @@ async function play(
   function make(move: Move): string | undefined | Promise<string | undefined> {
     if ('gesture' in move) return person.act(move.gesture)
     if ('tell' in move) runner.setAll(move.tell)
-    else if ('command' in move) callCommand(move.command)
+    else if ('command' in move) callCommand(move)
     else if ('retell' in move) mounted?.tell({ [move.retell]: runner.read(move.retell) })
+    else if ('slot' in move) fill(root(), move)
     else if ('undeclared' in move) (root() as never as Record<string, unknown>)[move.undeclared] = move.to
     else if ('form' in move) {
+      if (move.form === 'restore') return restored(root(), recorded)
       if (move.form === 'reset') formOf()?.reset()
       else place.setAttribute('disabled', '')
     } else if ('attribute' in move) {
@@ -277,11 +292,12 @@ async function play(
     const given = owned.copy(runner.given(OWNED))
     const { setting } = story
     if (setting === 'reversed') return options.mountInto(place)(reversed(contract), given, hears)
-    if (setting !== 'form' && setting !== 'early' && setting !== 'attributes')
+    if (story.slotted === undefined && (setting === undefined || setting === 'twin' || setting === 'vetoed'))
       return options.mountInto(place)(contract, given, hears)
     const element = setting === 'early' ? undefinedElement(document, contract.tag) : new (elementClass())()
     const inAttributes = setting === 'attributes' ? attributesFor(contract, given) : {}
     if (setting === 'form') element.setAttribute('name', FORM_NAME)
+    for (const one of story.slotted ?? []) fill(element, one)
     for (const [name, text] of Object.values(inAttributes)) element.setAttribute(name, text)
     const rest = Object.fromEntries(Object.entries(given).filter(([name]) => !Object.hasOwn(inAttributes, name)))
     if (setting === 'early') {
@@ -292,6 +308,10 @@ async function play(
     const made = mountOn(element)(contract, rest, hears)
     place.append(element)
     return made
+  }
+
+  function fill(element: HTMLElement | undefined, one: Fill): void {
+    if (element !== undefined) fills.push(fillSlot(element, one))
   }
 
   function mountOn(element: Element): Mount {
@@ -326,8 +346,13 @@ async function play(
     }
   }
 
-  function callCommand(name: string): void {
-    mounted?.command(name)
+  function callCommand(call: Call): void {
+    const name = call.command
+    const given = Object.hasOwn(call, 'takes') ? [owned.copy({ [`what ${name} takes`]: call.takes })] : []
+    const result = mounted?.command(name, ...given.flatMap(Object.values))
+    const take = (value: unknown) => (gave = { value })
+    if (isPromise(result)) result.then(take, noteFault)
+    else take(result)
     if (contract.commands[name]?.reports !== false) return
     for (const value of values)
       if (!equal(readOne(value.name), runner.read(value.name)) && readOne(value.name) !== undefined)
@@ -344,6 +369,7 @@ async function play(
       noteFault(thrown)
     }
     const rows: [Row, ...Row[]] = [await rowAfter(undefined, undefined)]
+    recorded = stateOf(root())
     for (const move of story.moves) {
       const last = rows[rows.length - 1] as Row
       if (last.fault !== undefined || last.unsettled === 'flood') break
@@ -400,6 +426,10 @@ function unbounded(contract: AnyContract): AnyContract {
       valueClauses(contract).map((value) => [value.name, { ...value, outside: 'keep' as const }]),
     ),
   }
+}
+
+function isPromise(value: unknown): value is Promise<unknown> {
+  return typeof (value as { then?: unknown } | undefined)?.then === 'function'
 }
 
 function finishAnimations(document: Document): void {

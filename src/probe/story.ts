@@ -2,17 +2,31 @@ import { isHost, printed, type AnyContract } from '../contract/index.js'
 import type { Given } from '../ideal/index.js'
 import { commits, gestureText, type Gesture } from './gestures.js'
 
+/** A command that its owner calls, with its one argument where it takes one. */
+export interface Call {
+  readonly command: string
+  readonly takes?: unknown
+}
+
+/** What an owner puts into a slot: an element of a tag with a text in it, or only the text. */
+export interface Fill {
+  readonly slot: string
+  readonly content: string
+  readonly tag?: string
+}
+
 /** One thing that happens to a mounted component: its owner tells, a person acts, a command is called, the page around it changes. */
 export type Move =
   | { readonly tell: Given }
   | { readonly gesture: Gesture }
-  | { readonly command: string }
+  | Call
   /** The owner tells what it holds already. */
   | { readonly retell: string }
   | { readonly attribute: string; readonly text: string | null }
+  | Fill
   /** The element is taken out and put elsewhere in one turn. */
   | { readonly place: 'another' }
-  | { readonly form: 'reset' | 'disable' }
+  | { readonly form: 'reset' | 'disable' | 'restore' }
   /** Something public that its contract does not name is set. */
   | { readonly undeclared: string; readonly to: unknown }
 
@@ -29,6 +43,8 @@ export interface Story {
   /** An owner that tells whatever it holds, even outside the bounds; the engine's own owner brings a tell inside first. */
   readonly unbounded?: boolean
   readonly setting?: Setting
+  /** What is in its slots before it is put in place. */
+  readonly slotted?: readonly Fill[]
 }
 
 export function tell(changes: Given): Move {
@@ -56,13 +72,24 @@ export function settlesEdits(move: Move | undefined): boolean {
 export function moveText(move: Move): string {
   if ('tell' in move) return `owner tells ${givenText(move.tell)}`
   if ('gesture' in move) return gestureText(move.gesture)
-  if ('command' in move) return `owner calls ${move.command}()`
+  if ('command' in move) return `owner calls ${callText(move)}`
   if ('retell' in move) return `owner tells ${move.retell} once more`
   if ('attribute' in move)
     return move.text === null ? `remove the attribute ${move.attribute}` : `set ${move.attribute}="${move.text}"`
   if ('undeclared' in move) return `set ${move.undeclared} to ${printed(move.to)}, which is in no contract`
-  if ('form' in move) return move.form === 'reset' ? 'reset the form' : 'disable the fieldset around it'
+  if ('slot' in move) return `put ${fillText(move)}`
+  if ('form' in move) return FORM_TEXTS[move.form]
   return 'move it elsewhere in the page'
+}
+
+export function callText(call: Call): string {
+  return `${call.command}(${Object.hasOwn(call, 'takes') ? printed(call.takes, 40) : ''})`
+}
+
+const FORM_TEXTS = {
+  reset: 'reset the form',
+  disable: 'disable the fieldset around it',
+  restore: 'the browser restores the form as it was at the mount',
 }
 
 const SETTINGS: Readonly<Record<Setting, (mounted: string) => string>> = {
@@ -74,8 +101,16 @@ const SETTINGS: Readonly<Record<Setting, (mounted: string) => string>> = {
   vetoed: (mounted) => `${mounted}, and veto what it asks`,
 }
 
-export function mountText({ tag }: AnyContract, { given, setting }: Pick<Story, 'given' | 'setting'>): string {
-  const mounted = `mount ${tag}${Object.keys(given).length === 0 ? '' : ` with ${givenText(given)}`}`
+function fillText({ slot, content }: Fill): string {
+  return `“${content}” into its slot${slot === '' ? '' : ` ${slot}`}`
+}
+
+export function mountText(
+  { tag }: AnyContract,
+  { given, setting, slotted }: Pick<Story, 'given' | 'setting' | 'slotted'>,
+): string {
+  const put = slotted === undefined ? '' : `, ${slotted.map(fillText).join(', ')}`
+  const mounted = `mount ${tag}${Object.keys(given).length === 0 ? '' : ` with ${givenText(given)}`}${put}`
   return setting === undefined ? mounted : SETTINGS[setting](mounted)
 }
 

@@ -15,7 +15,7 @@ import { controlRefs, isOperable, type ControlRef } from './controls.js'
 import type { Frames } from './frames.js'
 import { filesToChoose, hostSamples } from './samples.js'
 import { stageFor, type Played, type Row, type StageOptions } from './stage.js'
-import { storyKey, type Move, type Story } from './story.js'
+import { storyKey, type Call, type Move, type Story } from './story.js'
 import { survey, type Way } from './survey.js'
 
 /** A component under examination: what it can be given, what a person can do to it, and how it plays a story. */
@@ -35,6 +35,8 @@ export interface Subject {
   readonly ways: readonly Way[]
   /** One for each control: enough where it does not matter how a person does it. */
   readonly chiefWays: readonly Way[]
+  /** Every command, each that takes something with an ordinary value. */
+  readonly calls: readonly Call[]
   /** Ordinary values of a name, inside its bounds and none of them empty. */
   plain(name: string): readonly unknown[]
   /** Every sample of a name's type that it can be told: ordinary ones, then edges. */
@@ -119,6 +121,7 @@ export async function subjectFor(
     middle,
     ways: [],
     chiefWays: [],
+    calls: callsOf(contract, host),
     plain: (name) =>
       plainOf(
         names.find((clause) => clause.name === name),
@@ -148,9 +151,13 @@ export async function subjectFor(
   return { ...subject, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
 }
 
-/** The commands that can be called with nothing. */
-export function freeCommands({ commands }: AnyContract): string[] {
-  return Object.values<CommandClause>(commands).flatMap(({ name, takes }) => (takes === undefined ? [name] : []))
+function callsOf({ commands }: AnyContract, host: (name: string) => unknown[]): Call[] {
+  return Object.values<CommandClause>(commands).flatMap(({ name, takes }): Call[] => {
+    if (takes === undefined) return [{ command: name }]
+    const samples = samplesOf(takes, host)
+    const ordinary = samples.find(Boolean) ?? samples[0]
+    return samples.length === 0 ? [] : [{ command: name, takes: ordinary }]
+  })
 }
 
 /** The first way by each control that changes a value; where a text is typed, one that leaves no doubt what it means. */

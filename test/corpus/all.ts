@@ -1,3 +1,4 @@
+import { ballastHold } from './ballast-hold.js'
 import { berthChoice } from './berth-choice.js'
 import { crewList } from './crew-list.js'
 import { deckNote } from './deck-note.js'
@@ -21,6 +22,7 @@ import { winchSwitch } from './winch-switch.js'
 
 /** Each entry is a sound component, followed by its variants with one fault each. */
 export const corpus = [
+  ballastHold,
   berthChoice,
   crewList,
   deckNote,

@@ -1,7 +1,8 @@
-import type { CommandClause } from '../../contract/index.js'
 import { messageOf } from '../../contract/index.js'
 import { clause, type Examined } from '../clause.js'
+import { snapshot } from '../around.js'
 import { ledgerOf } from '../ledger.js'
+import { callText } from '../story.js'
 
 /** A command before the mount does no damage. */
 export const earlyCommandsSafe = clause({
@@ -9,7 +10,7 @@ export const earlyCommandsSafe = clause({
   group: 'commands',
   promise: 'A command that is called before it is in the page is carried out or clearly refused, and does no damage.',
   why: 'Owners call reset and focus when they open a screen, sometimes a moment too early: "null has no focus" tells nobody what to do.',
-  tried: 'Each command that takes nothing is called on an element that was just made and stands nowhere.',
+  tried: 'Each command is called on an element that was just made and stands nowhere.',
   unprovenWhen: 'It is no custom element.',
   random: 'none',
   onTrial: 'command',
@@ -19,12 +20,13 @@ export const earlyCommandsSafe = clause({
   judge: () => undefined,
   async examine(subject): Promise<Examined> {
     let held = 0
-    for (const { name, takes } of Object.values<CommandClause>(subject.contract.commands)) {
-      if (takes !== undefined || subject.define === undefined) continue
+    for (const call of subject.calls) {
+      if (subject.define === undefined) continue
       const element = new subject.define() as unknown as Record<string, unknown>
-      if (typeof element[name] !== 'function') continue
+      if (typeof element[call.command] !== 'function') continue
       try {
-        const made: unknown = (element[name] as () => unknown)()
+        const given = Object.hasOwn(call, 'takes') ? [snapshot(call.takes)] : []
+        const made: unknown = (element[call.command] as (...takes: unknown[]) => unknown)(...given)
         if (made instanceof Promise) made.catch(() => undefined)
         held++
       } catch (thrown) {
@@ -33,7 +35,7 @@ export const earlyCommandsSafe = clause({
         else
           return {
             leak: {
-              says: `${name}() breaks before it is in the page`,
+              says: `${callText(call)} breaks before it is in the page`,
               expected: 'it is carried out, or clearly refused',
               found: `throws: ${messageOf(thrown)}`,
               cause: 'it counts on parts that are only made when it is put in place',
@@ -42,6 +44,6 @@ export const earlyCommandsSafe = clause({
           }
       }
     }
-    return held > 0 ? { held } : { unproven: 'Each of its commands takes something.' }
+    return held > 0 ? { held } : { unproven: 'No value could be made of what its commands take.' }
   },
 })

@@ -23,8 +23,10 @@ export const followsFieldset = clause({
         yield { given: way.given, moves: [{ form: 'disable' }, ...way.moves], setting: 'form' }
   },
   judge(subject, { rows }) {
+    const disabled = rows.findIndex(({ move }) => move !== undefined && 'form' in move && move.form === 'disable')
     for (const [at, row] of rows.entries()) {
-      if (at > 0 && row.around.formValues.length > 0)
+      if (disabled < 0 || at < disabled) continue
+      if (row.around.formValues.length > 0)
         return {
           row: at,
           says: 'it is sent although its fieldset is disabled',

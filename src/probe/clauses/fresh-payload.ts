@@ -1,5 +1,4 @@
 import { clause } from '../clause.js'
-import { freeCommands } from '../subject.js'
 
 /** A report carries a new object, not the one that was given, changed. */
 export const freshPayload = clause({
@@ -15,7 +14,7 @@ export const freshPayload = clause({
     Object.values<{ type: object }>(values).some(({ type }) => /"(?:array|object)"/.test(JSON.stringify(type))),
   *stories(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
-    for (const command of freeCommands(subject.contract)) yield { given: subject.middle, moves: [{ command }] }
+    for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },
   proves: (_subject, { rows }) =>
     rows.some(({ heard }) => heard.some(({ payload }) => typeof payload === 'object' && payload !== null)),

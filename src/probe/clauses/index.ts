@@ -10,6 +10,7 @@ import { everyWayIn } from './every-way-in.js'
 import { followsChange } from './follows-change.js'
 import { followsFieldset } from './follows-fieldset.js'
 import { formResets } from './form-resets.js'
+import { formRestores } from './form-restores.js'
 import { freshPayload } from './fresh-payload.js'
 import { keepsCaret } from './keeps-caret.js'
 import { keepsFalsy } from './keeps-falsy.js'
@@ -24,6 +25,7 @@ import { ownDefaults } from './own-defaults.js'
 import { ownerDecides } from './owner-decides.js'
 import { pairInOrder } from './pair-in-order.js'
 import { quietWhenTold } from './quiet-when-told.js'
+import { readingsAgree } from './readings-agree.js'
 import { reportsOnce } from './reports-once.js'
 import { reportsTruth } from './reports-truth.js'
 import { reportsWhenSaid } from './reports-when-said.js'
@@ -32,6 +34,7 @@ import { requiredTold } from './required-told.js'
 import { resetsFully } from './resets-fully.js'
 import { roundTrip } from './round-trip.js'
 import { showsInitial } from './shows-initial.js'
+import { showsSlotted } from './shows-slotted.js'
 import { standsAlone } from './stands-alone.js'
 import { staysWithin } from './stays-within.js'
 import { submitsCurrent } from './submits-current.js'
@@ -53,6 +56,7 @@ export const clauses: readonly Clause[] = [
   requiredTold,
   leavesGivenAlone,
   textStaysText,
+  showsSlotted,
   quietWhenTold,
   reportsOnce,
   reportsTruth,
@@ -62,6 +66,7 @@ export const clauses: readonly Clause[] = [
   freshPayload,
   roundTrip,
   ownerDecides,
+  readingsAgree,
   keepsCaret,
   staysWithin,
   trueSteps,
@@ -71,6 +76,7 @@ export const clauses: readonly Clause[] = [
   resetsFully,
   carriesFormValue,
   formResets,
+  formRestores,
   followsFieldset,
   requiredInValidity,
   noAccidentalSubmit,

@@ -1,5 +1,4 @@
 import { clause } from '../clause.js'
-import { freeCommands } from '../subject.js'
 import { tell } from '../story.js'
 
 /** It never changes an object that it was given. */
@@ -10,23 +9,25 @@ export const leavesGivenAlone = clause({
   why: 'The owner still holds that object: it changes without having been set, nothing follows it, and a reset brings back what was changed.',
   tried:
     'Lists and objects are given and told, everything that a person can do is done, and the objects are compared with what they were.',
-  unprovenWhen: 'No name takes a list or an object.',
+  unprovenWhen: 'No name and no command takes a list or an object.',
   random: 'any',
   onTrial: 'gesture',
-  concerns: (contract) =>
-    Object.values<{ type: object }>({ ...contract.properties, ...contract.values }).some(({ type }) =>
-      /"(?:array|object)"/.test(JSON.stringify(type)),
-    ),
+  concerns: ({ properties, values, commands }) =>
+    [
+      ...Object.values<{ type: object }>({ ...properties, ...values }).map(({ type }) => type),
+      ...Object.values<{ takes: object | undefined }>(commands).flatMap(({ takes }) => takes ?? []),
+    ].some((type) => /"(?:array|object)"/.test(JSON.stringify(type))),
   *stories(subject) {
     for (const { name } of subject.tellable)
       for (const value of subject.plain(name))
         if (typeof value === 'object' && value !== null) {
           yield { given: { ...subject.middle, [name]: value }, moves: [] }
           yield { given: subject.middle, moves: [tell({ [name]: value })] }
-          for (const command of freeCommands(subject.contract))
-            yield { given: { ...subject.middle, [name]: value }, moves: [{ command }] }
+          for (const call of subject.calls) yield { given: { ...subject.middle, [name]: value }, moves: [call] }
           for (const way of subject.chiefWays) yield { given: { ...way.given, [name]: value }, moves: way.moves }
         }
+    for (const call of subject.calls)
+      if (typeof call.takes === 'object' && call.takes !== null) yield { given: subject.middle, moves: [call] }
   },
   judge(_subject, { rows }) {
     for (const [at, row] of rows.entries()) {

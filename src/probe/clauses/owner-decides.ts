@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { linesShowing } from '../laws.js'
-import { pictureText } from '../picture.js'
+import { allLines, pictureText } from '../picture.js'
 import { isTell, tell } from '../story.js'
 
 /** An owner that tells the old value back after an edit is followed. */
@@ -41,7 +41,7 @@ export const ownerDecides = clause({
           found: `${name} ${printed(row.read[name])}`,
         }
       const missing = (await linesShowing(subject, row.held, name)).filter(
-        (line) => ![...row.picture.lines, ...row.picture.live].includes(line),
+        (line) => !allLines(row.picture).includes(line),
       )
       if (missing.length > 0)
         return {

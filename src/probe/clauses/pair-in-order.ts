@@ -28,7 +28,7 @@ export const pairInOrder = clause({
           }
       }
     for (const value of subject.values.filter(({ ordered }) => ordered))
-      for (const pair of closePairs(subject.plain(value.name)))
+      for (const pair of closePairs(subject.plain(value.name), subject.limits(value, subject.middle).gap))
         for (const way of subject.ways) {
           const given = { ...way.given, [value.name]: pair }
           if (subject.ideally(value.name, given) === undefined) continue
@@ -57,7 +57,11 @@ export const pairInOrder = clause({
   },
 })
 
-/** Each pair as it is, and both ends at one place. */
-function closePairs(pairs: readonly unknown[]): unknown[] {
-  return pairs.flatMap((pair) => (Array.isArray(pair) && pair.length === 2 ? [[pair[0], pair[0]], pair] : []))
+/** Each pair as it is, and with both ends as close together as they may be. */
+function closePairs(pairs: readonly unknown[], gap: number): unknown[] {
+  return pairs.flatMap((pair) => {
+    if (!Array.isArray(pair) || pair.length !== 2) return []
+    const [low] = pair as [unknown]
+    return [[low, typeof low === 'number' ? low + gap : low], pair]
+  })
 }

@@ -1,7 +1,7 @@
 import { accepts, equal, printed, typeText } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { linesShowing } from '../laws.js'
-import { pictureText } from '../picture.js'
+import { allLines, pictureText } from '../picture.js'
 import { isGesture, settlesEdits } from '../story.js'
 
 /** Payload, property and picture agree. */
@@ -67,7 +67,7 @@ export const reportsTruth = clause({
           }
         if (!row.heard.some((one) => one.value === name) || row.held[name] === undefined) continue
         const lines = await linesShowing(subject, row.held, name)
-        const missing = lines.filter((line) => ![...row.picture.lines, ...row.picture.live].includes(line))
+        const missing = lines.filter((line) => !allLines(row.picture).includes(line))
         if (missing.length > 0)
           return {
             row: at,

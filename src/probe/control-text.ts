@@ -1,0 +1,105 @@
+/** A control as a person sees it: `[12]` a field, `(•)` a chosen radio button, `<More>` a button. */
+export function controlText(element: HTMLElement): string | undefined {
+  const said = stateText(element)
+  switch (element.localName) {
+    case 'input':
+      return `${inputText(element as HTMLInputElement)}${said}`
+    case 'textarea': {
+      const { value, placeholder } = element as HTMLTextAreaElement
+      return `[${value === '' ? placeholder : value}]${said}`
+    }
+    case 'select':
+      return `${selectText(element as HTMLSelectElement)}${said}`
+    case 'button':
+      return ariaText(element, said) ?? `<${nameOf(element)}>${said}`
+    case 'img':
+      return `image ${element.getAttribute('alt') ?? ''}`.trim()
+    case 'progress':
+    case 'meter':
+      return `[${String((element as HTMLProgressElement).value)} of ${String((element as HTMLProgressElement).max)}]`
+    default:
+      return ariaText(element, said)
+  }
+}
+
+/** What is chosen, and what else could be: a person sees it at the first click. */
+function selectText(select: HTMLSelectElement): string {
+  const texts = (options: HTMLOptionElement[]) => options.map((option) => option.label || option.text)
+  const options = [...select.options]
+  return `[${texts(options.filter((option) => option.selected)).join(', ')} ▾ ${texts(options).join(' | ')}]`
+}
+
+function inputText(input: HTMLInputElement): string {
+  switch (input.type) {
+    case 'hidden':
+      return ''
+    case 'checkbox':
+      return input.indeterminate ? '[-]' : input.checked ? '[x]' : '[ ]'
+    case 'radio':
+      return input.checked ? '(•)' : '( )'
+    case 'file':
+      return `[${[...(input.files ?? [])].map((file) => file.name).join(', ') || 'no file'}]`
+    case 'button':
+    case 'submit':
+    case 'reset':
+      return `<${input.value || input.type}>`
+    case 'password':
+      return `[${'•'.repeat(input.value.length)}]`
+    case 'range':
+      return `[${input.value} of ${input.min || 0} to ${input.max || 100}]`
+    default:
+      return `[${input.value === '' ? input.placeholder : input.value}]`
+  }
+}
+
+function ariaText(element: HTMLElement, said: string): string | undefined {
+  const aria = (name: string) => element.getAttribute(`aria-${name}`)
+  switch (element.getAttribute('role')) {
+    case 'slider':
+    case 'spinbutton': {
+      const value = aria('valuetext') ?? aria('valuenow')
+      return value === null ? undefined : `[${value}]${textBeside(element, value)}${said}`
+    }
+    case 'checkbox':
+    case 'switch':
+      return `[${aria('checked') === 'true' ? 'x' : ' '}] ${nameOf(element)}${said}`
+    case 'radio':
+      return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${said}`
+    case 'option':
+      return `${aria('selected') === 'true' ? '›' : '·'} ${nameOf(element)}${said}`
+    case 'combobox':
+      return element.localName === 'input' ? undefined : `[${nameOf(element)} ▾]${said}`
+    case 'button':
+      return `<${nameOf(element)}>${said}`
+    default:
+      return undefined
+  }
+}
+
+/** What is written on a control besides the value that assistive technology is told. */
+function textBeside(element: HTMLElement, value: string): string {
+  const text = (element.textContent ?? '').replace(/\s+/g, ' ').trim()
+  return text === '' || text === value ? '' : ` ${text}`
+}
+
+function nameOf(element: HTMLElement): string {
+  return (element.textContent ?? '').replace(/\s+/g, ' ').trim() || (element.getAttribute('aria-label') ?? '')
+}
+
+/** What assistive technology is told of a control besides its value: the name that only it is told, and its states. */
+function stateText(element: HTMLElement): string {
+  const { disabled, readOnly, required } = element as HTMLInputElement
+  const aria = (name: string) => element.getAttribute(`aria-${name}`)
+  const is = (name: string) => aria(name) === 'true'
+  const states = [
+    disabled === true || is('disabled') ? 'disabled' : '',
+    readOnly === true || is('readonly') ? 'read-only' : '',
+    required === true || is('required') ? 'required' : '',
+    is('invalid') ? 'invalid' : '',
+    is('pressed') ? 'pressed' : '',
+    is('busy') ? 'busy' : '',
+  ].filter(Boolean)
+  const name = aria('label') ?? ''
+  const isNamed = name !== '' && (element.localName !== 'button' || (element.textContent ?? '').trim() !== '')
+  return `${isNamed ? ` “${name}”` : ''}${states.length === 0 ? '' : ` (${states.join(', ')})`}`
+}

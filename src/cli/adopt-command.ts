@@ -2,7 +2,8 @@ import { Command, Option } from 'commander'
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { CaulkerError, withDeclared, type ContractJson } from '../contract/index.js'
-import { adoptSource, moduleName } from '../node/adopt-source.js'
+import { readJson } from '../node/read-json.js'
+import { adoptSource, definersBeside, type AdoptSource, moduleName } from '../node/adopt-source.js'
 import { probeEmbedded } from '../node/embedded.js'
 import { shown } from '../node/find.js'
 import type { ProbeJob } from '../node/probe-job.js'
@@ -67,8 +68,20 @@ async function adopted(sources: readonly string[], options: AdoptOptions): Promi
       : [],
   )
   if (components.length === 0 && troubles.length === 0)
-    throw new CaulkerError('bad-argument', `${sources.join(', ')}: no custom element is registered by it`)
+    throw new CaulkerError(
+      'bad-argument',
+      `${sources.join(', ')}: no custom element is registered by it${othersText(read)}`,
+    )
   return { kind: 'adopt', version: 1, components, troubles }
+}
+
+/** Where the entry of a package registers nothing, another of its modules may. */
+function othersText(read: readonly AdoptSource[]): string {
+  const [module] = read.flatMap(({ modules }) => modules)
+  const others = module === undefined ? [] : definersBeside(module)
+  return others.length === 0
+    ? '; name the module that calls customElements.define'
+    : `; it may be by ${others.length === 1 ? 'this' : 'one of these'}: ${others.join(', ')}`
 }
 
 async function outcomesOf(jobs: readonly ProbeJob[], inBrowser: boolean) {
@@ -77,19 +90,22 @@ async function outcomesOf(jobs: readonly ProbeJob[], inBrowser: boolean) {
   return (await probeInBrowser(jobs, () => undefined, { workers: 2, endpoint: undefined })).outcomes
 }
 
-/** One file a contract, and a configuration beside them that names the modules; one that is there already is left as it is. */
+/** One file a contract, and a configuration beside them that names the modules; one that is there already is only added to. */
 function write({ components }: AdoptReport, folder: string): string[] {
+  if (components.length === 0) return []
   mkdirSync(folder, { recursive: true })
   const written = components.map(({ contract }) => {
     const file = join(folder, `${contract.tag}.contract.json`)
     writeFileSync(file, `${JSON.stringify(contract satisfies ContractJson, null, 2)}\n`)
     return file
   })
-  const config = join(folder, 'caulker.config.json')
-  if (existsSync(config)) return written
-  const defines = [...new Set(components.flatMap(({ modules }) => modules))].map((module) =>
-    moduleName(resolve(module), resolve(folder)),
-  )
-  writeFileSync(config, `${JSON.stringify({ defines }, null, 2)}\n`)
-  return [...written, config]
+  const file = join(folder, 'caulker.config.json')
+  const config = existsSync(file) ? (readJson(file) as { defines?: readonly string[] }) : {}
+  const named = components
+    .flatMap(({ modules }) => modules)
+    .map((module) => moduleName(resolve(module), resolve(folder)))
+  const defines = [...new Set([...(config.defines ?? []), ...named])]
+  if (defines.length === config.defines?.length) return written
+  writeFileSync(file, `${JSON.stringify({ ...config, defines }, null, 2)}\n`)
+  return [...written, file]
 }

@@ -1,6 +1,7 @@
-import { existsSync, statSync } from 'node:fs'
+import { existsSync, readFileSync, statSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join, relative, resolve } from 'node:path'
+import { globSync } from 'tinyglobby'
 import { CaulkerError, elementsOfManifest, type ManifestElement } from '../contract/index.js'
 import { readJson } from './read-json.js'
 import { shown } from './find.js'
@@ -84,6 +85,21 @@ export function moduleOfPackage(name: string, from = process.cwd()): string | un
   } catch {
     return undefined
   }
+}
+
+const MOST_NAMED = 3
+
+/** The modules of the same package that register elements, as one would name them. */
+export function definersBeside(module: string): string[] {
+  const folder = /^.*[\\/]node_modules[\\/](?:@[^\\/]+[\\/])?[^\\/]+/.exec(module)?.[0] ?? dirname(module)
+  return globSync('**/*.{js,mjs}', { cwd: folder, absolute: true, ignore: ['**/node_modules/**'] })
+    .filter(
+      (file) =>
+        resolve(file) !== resolve(module) && /customElements\s*\.\s*define\s*\(/.test(readFileSync(file, 'utf8')),
+    )
+    .sort()
+    .slice(0, MOST_NAMED)
+    .map((file) => moduleName(file, process.cwd()))
 }
 
 /** How a module is named in a configuration that stands in some folder: by its package, or relative to it. */

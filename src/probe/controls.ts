@@ -92,21 +92,30 @@ export function isReachable(element: HTMLElement): boolean {
 /** What can be chosen in a select, in a list, or in the list that a combo box opens. */
 export function optionsOf(control: HTMLElement): HTMLElement[] {
   if (control.localName === 'select') return [...(control as HTMLSelectElement).options]
-  const list = control.getAttribute('role') === 'combobox' ? popupOf(control) : control
+  const list = control.matches(OPENERS) ? popupOf(control) : control
   return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isReachable)
 }
 
-/** WAI-ARIA 1.2, section 5.3.1: a combo box names the list that it opens. */
+/** WAI-ARIA 1.2, sections 5.4 and 6.6.1: what opens a list to choose from. */
+const OPENERS = '[role="combobox"], [aria-haspopup="listbox"]'
+
+/** A combo box names the list that it opens; one that names none may draw it at the end of the page. */
 function popupOf(control: HTMLElement): Element | undefined {
   const root = control.getRootNode() as ShadowRoot | Document
   const id = control.getAttribute('aria-controls') ?? control.getAttribute('aria-owns')
-  return (id === null ? undefined : root.getElementById(id)) ?? root.querySelector('[role="listbox"]') ?? undefined
+  const named = id === null ? null : (root.getElementById(id) ?? control.ownerDocument.getElementById(id))
+  return (
+    named ??
+    root.querySelector('[role="listbox"]') ??
+    control.ownerDocument.querySelector('[role="listbox"]') ??
+    undefined
+  )
 }
 
 /** Whether a list is only there while a combo box is open. */
 export function isPopupList(list: Element): boolean {
   const root = list.getRootNode() as ShadowRoot | Document
-  return [...root.querySelectorAll<HTMLElement>('[role="combobox"]')].some((one) => popupOf(one) === list)
+  return [...root.querySelectorAll<HTMLElement>(OPENERS)].some((one) => popupOf(one) === list)
 }
 
 function accessibleName(element: HTMLElement): string {
@@ -154,6 +163,7 @@ export function kindOf(element: Element): ControlKind | undefined {
     case 'select':
       return 'select'
     case 'button':
+      if (element.matches(OPENERS)) return 'combo box'
       return role === 'switch' || role === 'combobox' || role === 'checkbox' || role === 'radio'
         ? ROLE_KINDS[role]
         : 'button'

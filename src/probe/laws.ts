@@ -129,6 +129,7 @@ export function pictureDifference(expected: Picture, found: Picture): { expected
 /** The lines of a fresh mount that show one value: those that another value does not have. */
 export async function linesShowing(subject: Subject, given: Given, name: string): Promise<string[]> {
   const fresh = await subject.fresh(given)
+  if (!takesTheGiven(subject, fresh)) return []
   for (const other of subject.plain(name)) {
     if (equal(other, given[name])) continue
     const lines = linesOnlyIn(fresh.picture, (await subject.fresh({ ...given, [name]: other })).picture)

@@ -67,9 +67,26 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
   }
 }
 
+/** HTML Standard, section 4.10.5.1: fields that take a text of one form only, with texts of it. */
+const FORMATS: Readonly<Record<string, { readonly form: RegExp; readonly texts: readonly string[] }>> = {
+  date: { form: /^\d{4,}-\d\d-\d\d$/, texts: ['2031-05-14', '2031-05-20'] },
+  month: { form: /^\d{4,}-\d\d$/, texts: ['2031-05', '2031-09'] },
+  week: { form: /^\d{4,}-W\d\d$/, texts: ['2031-W20', '2031-W38'] },
+  time: { form: /^\d\d:\d\d(:\d\d(\.\d+)?)?$/, texts: ['06:40', '18:05'] },
+  'datetime-local': { form: /^\d{4,}-\d\d-\d\dT\d\d:\d\d/, texts: ['2031-05-14T06:40', '2031-05-20T18:05'] },
+  color: { form: /^#[\da-f]{6}$/i, texts: ['#2e8b57', '#8b4513'] },
+}
+
+/** Of the texts those that such a field takes at all; where it takes none of them, some of its own. */
+function inFormat(format: string, texts: readonly string[]): readonly string[] {
+  const known = FORMATS[format]
+  const fit = texts.filter((text) => known?.form.test(text))
+  return known === undefined ? texts : fit.length > 0 ? fit : known.texts
+}
+
 /** A text by each way in: struck, entered, taken back, pasted, composed, and filled in by the browser. */
-function* textGestures({ ref, isMultiline, isFree, isField }: FoundControl, supply: Supply): Iterable<Tried> {
-  const texts = supply.texts(ref)
+function* textGestures({ ref, isMultiline, isFree, isField, format }: FoundControl, supply: Supply): Iterable<Tried> {
+  const texts = format === undefined ? supply.texts(ref) : inFormat(format, supply.texts(ref))
   for (const text of texts) {
     const typed: Gesture = { do: 'type', on: ref, text }
     yield { gestures: [typed, { do: 'leave' }], text }
@@ -108,6 +125,8 @@ export interface FoundControl {
   /** Whether the browser itself does something with it; any other control is what its role says by its own code. */
   readonly isNative: boolean
   readonly isTextual: boolean
+  /** The type of a native field, which may take texts of one form only. */
+  readonly format: string | undefined
   /** Whether its text is written letter by letter, and not as a whole. */
   readonly isFree: boolean
   /** Whether it is a field that the browser may fill by itself. */
@@ -128,6 +147,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isMultiline: element.localName !== 'input',
       isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),
       isTextual: isTextual(element),
+      format: element.localName === 'input' ? (element as HTMLInputElement).type : undefined,
       isFree: hasSelection(element as HTMLInputElement) || isEditable(element),
       isField: element.localName === 'input' || element.localName === 'textarea',
       isLaidOut: element.getBoundingClientRect().width > 0,

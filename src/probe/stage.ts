@@ -11,7 +11,7 @@ import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.j
 import { restored, stateOf, type FormState } from './form-state.js'
 import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
 import { fillSlot, isPlaced } from './slots.js'
-import { isGesture, type Call, type Fill, type Move, type Story } from './story.js'
+import { isGesture, type Call, type Fill, type Move, type Setting, type Story } from './story.js'
 
 /** What was heard at one step of a story. */
 export interface HeardThen {
@@ -74,6 +74,8 @@ export interface StageOptions {
 const MOST_FRAMES = 90
 const MOST_REPORTS = 300
 const OWNED = 'it'
+/** Settings in which the component is mounted as usual, and something else is different. */
+const PLAIN_SETTINGS: readonly Setting[] = ['twin', 'vetoed', 'unheeded']
 
 /** Plays stories on fresh mounts of one component, each in a place of its own. */
 export interface Stage {
@@ -162,7 +164,7 @@ async function play(
     if (value !== undefined)
       heard.push({ event, value: value.name, payload, readThen: readOne(value.name), knownThen: knownSlot(value.name) })
     else heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
-    if (value !== undefined) runner.hear(OWNED, event, payload)
+    if (value !== undefined && story.setting !== 'unheeded') runner.hear(OWNED, event, payload)
   }
 
   function readOne(name: string, from = mounted): unknown {
@@ -292,7 +294,7 @@ async function play(
     const given = owned.copy(runner.given(OWNED))
     const { setting } = story
     if (setting === 'reversed') return options.mountInto(place)(reversed(contract), given, hears)
-    if (story.slotted === undefined && (setting === undefined || setting === 'twin' || setting === 'vetoed'))
+    if (story.slotted === undefined && (setting === undefined || PLAIN_SETTINGS.includes(setting)))
       return options.mountInto(place)(contract, given, hears)
     const element = setting === 'early' ? undefinedElement(document, contract.tag) : new (elementClass())()
     const inAttributes = setting === 'attributes' ? attributesFor(contract, given) : {}

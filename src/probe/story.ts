@@ -32,9 +32,9 @@ export type Move =
 
 /**
  * Where and how a component is mounted, where that is not just in a place of its own: in a form; set before it is defined; by
- * attributes; told in the other order; beside a second one; under an owner that vetoes all that asks.
+ * attributes; told in the other order; beside a second one; under an owner that vetoes all that asks, or heeds nothing.
  */
-export type Setting = 'form' | 'early' | 'attributes' | 'reversed' | 'twin' | 'vetoed'
+export type Setting = 'form' | 'early' | 'attributes' | 'reversed' | 'twin' | 'vetoed' | 'unheeded'
 
 /** What is given at the mount, and what happens then: plain data, so that it can be shrunk and played again. */
 export interface Story {
@@ -99,6 +99,7 @@ const SETTINGS: Readonly<Record<Setting, (mounted: string) => string>> = {
   reversed: (mounted) => `${mounted}, in the other order`,
   twin: (mounted) => `${mounted}, twice`,
   vetoed: (mounted) => `${mounted}, and veto what it asks`,
+  unheeded: (mounted) => `${mounted}, and heed nothing that it says`,
 }
 
 function fillText({ slot, content }: Fill): string {

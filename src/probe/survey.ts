@@ -1,4 +1,4 @@
-import { equal } from '../contract/index.js'
+import { equal, isHost } from '../contract/index.js'
 import type { Given } from '../ideal/index.js'
 import { componentRef, type ControlRef } from './controls.js'
 import type { Gesture } from './gestures.js'
@@ -83,15 +83,19 @@ function textsFor(subject: Subject, { kind }: ControlRef): string[] {
   const texts = subject.values.flatMap((value) =>
     subject
       .plain(value.name)
-      .filter(
-        (one) =>
-          !equal(one, subject.middle[value.name]) &&
-          (typeof one === 'number' || (typeof one === 'string' && kind === 'text field')),
-      )
+      .filter((one) => !equal(one, subject.middle[value.name]))
+      .flatMap(writtenIn)
+      .filter((one) => typeof one === 'number' || kind === 'text field')
       .slice(0, 2)
       .map(String),
   )
   return [...new Set(texts.length === 0 ? ['7'] : texts)].slice(0, 4)
+}
+
+/** The numbers and texts in a value: of a pair, of a list, of an object. */
+function writtenIn(value: unknown): (number | string)[] {
+  if (typeof value === 'number' || typeof value === 'string') return [value]
+  return typeof value === 'object' && value !== null && !isHost(value) ? Object.values(value).flatMap(writtenIn) : []
 }
 
 function changedBy(subject: Subject, { rows }: Played): Set<string> {

@@ -1,4 +1,8 @@
 import { ballastHold } from './ballast-hold.js'
+import { lockGate } from './lock-gate.js'
+import { mooringStay } from './mooring-stay.js'
+import { keelWood } from './keel-wood.js'
+import { ropeLength } from './rope-length.js'
 import { berthChoice } from './berth-choice.js'
 import { crewList } from './crew-list.js'
 import { deckNote } from './deck-note.js'
@@ -23,6 +27,10 @@ import { winchSwitch } from './winch-switch.js'
 /** Each entry is a sound component, followed by its variants with one fault each. */
 export const corpus = [
   ballastHold,
+  lockGate,
+  mooringStay,
+  keelWood,
+  ropeLength,
   berthChoice,
   crewList,
   deckNote,

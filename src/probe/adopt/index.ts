@@ -31,8 +31,11 @@ export interface Adopted {
   readonly left: readonly string[]
 }
 
-const IDLE =
-  'what a person does: nothing that could be tried here changes it; --browser operates it where it is laid out'
+const IDLE = 'what a person does: nothing that could be tried here changes it; '
+const NEXT = {
+  laidOut: 'name what one can do there under gestures in caulker.config',
+  notLaidOut: '--browser operates it where it is laid out',
+}
 
 type Clauses = Record<string, Record<string, unknown>>
 
@@ -70,11 +73,17 @@ export async function adoptElement(
     const { accessors, commands, left } = await withSpecimen(unread, (element) => membersOf(element, view))
     const specimen = { ...unread, names: accessors.map(({ name }) => name) }
     const found = await observed(specimen)
-    const idle = found.some((one) => changedIn(one).length > 0 || one.events.flat().length > 0) ? [] : [IDLE]
+    const idle = found.some((one) => changedIn(one).length > 0 || one.events.flat().length > 0)
+      ? []
+      : [`${IDLE}${NEXT[isLaidOut(view) ? 'laidOut' : 'notLaidOut']}`]
     return await adoptedFrom(specimen, { accessors, commands, left: [...left, ...idle] }, found)
   } finally {
     forgetRoots()
   }
+}
+
+function isLaidOut({ document }: Window): boolean {
+  return document.documentElement.getBoundingClientRect().width > 0
 }
 
 async function adoptedFrom(

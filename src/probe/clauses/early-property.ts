@@ -39,8 +39,8 @@ export const earlyProperty = clause({
       const fresh = usual.rows[at]
       if (fresh === undefined || fresh.fault !== undefined || fresh.unsettled !== undefined) return undefined
       // What shows more than usual has lost nothing.
-      if (at === 0 && linesOnlyIn(fresh.picture, row.picture).length === 0) continue
-      const leak = unlikeFresh(row, rows[Math.max(0, at - 1)] ?? row, fresh)
+      const showsAll = at === 0 && linesOnlyIn(fresh.picture, row.picture).length === 0
+      const leak = showsAll ? undefined : unlikeFresh(row, rows[Math.max(0, at - 1)] ?? row, fresh)
       if (leak !== undefined)
         return {
           row: at,

@@ -7,10 +7,11 @@ import {
   type PropertyClause,
   type ValueClause,
 } from '../../contract/index.js'
+import type { Given } from '../../ideal/index.js'
 import { clause, type LeakAt } from '../clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from '../laws.js'
 import { samePicture } from '../picture.js'
-import type { Played } from '../stage.js'
+import type { Played, Row } from '../stage.js'
 import { isGesture, isTell, settlesEdits, tell, type Move, type Story } from '../story.js'
 import type { Subject } from '../subject.js'
 import { enteredText, retyped } from '../ways-at-bounds.js'
@@ -70,7 +71,8 @@ async function takenForMissing(
 ): Promise<LeakAt | undefined> {
   const cause = `${printed(value)} is taken for missing`
   const read = row.read[name]
-  if (read !== undefined && !equal(read, value) && equal(subject.ideally(name, given), value))
+  if (read !== undefined && !equal(read, value) && equal(subject.ideally(name, given), value)) {
+    if (!(await keepsOrdinary(subject, name, given))) return undefined
     return {
       row: 0,
       says: `${name} ${printed(value)} is not kept`,
@@ -78,6 +80,7 @@ async function takenForMissing(
       found: `${name} ${printed(read)}`,
       cause,
     }
+  }
   const named = subject.names.find((one) => one.name === name)
   const standard = named?.default
   if (
@@ -89,6 +92,7 @@ async function takenForMissing(
   )
     return undefined
   const asDefault = await subject.fresh({ ...given, [name]: standard })
+  if (await showsOnlyKnown(subject, named, given, asDefault)) return undefined
   return samePicture(asDefault.picture, row.picture)
     ? {
         row: 0,
@@ -98,6 +102,29 @@ async function takenForMissing(
         cause,
       }
     : undefined
+}
+
+const STRANGERS = ['kzqv', 7919]
+
+/** Where a value that nobody knows is shown as the default too, it shows what it knows: a choice among options is no text. */
+async function showsOnlyKnown(
+  subject: Subject,
+  { name, type }: PropertyClause,
+  given: Given,
+  asDefault: Row,
+): Promise<boolean> {
+  for (const stranger of STRANGERS) {
+    const strange = { ...given, [name]: stranger }
+    if (!accepts(type, stranger) || !equal(subject.ideally(name, strange), stranger)) continue
+    if (samePicture((await subject.fresh(strange)).picture, asDefault.picture)) return true
+  }
+  return false
+}
+
+/** Only where an ordinary value is kept is it the falsy one to blame. */
+async function keepsOrdinary(subject: Subject, name: string, given: Given): Promise<boolean> {
+  const ordinary = subject.plain(name).find(Boolean)
+  return ordinary === undefined || equal((await subject.fresh({ ...given, [name]: ordinary })).read[name], ordinary)
 }
 
 function* typedZero(subject: Subject, value: ValueClause): Iterable<Story> {

@@ -47,7 +47,7 @@ export const reportsOnce = clause({
       const doubled = row.heard.find(
         (one) => one.value !== undefined && equal(one.payload, one.knownThen) && !isTooEarly(row, one),
       )
-      if (doubled !== undefined) return doubledLeak(at, row, doubled)
+      if (doubled !== undefined) return doubledLeak(rows, at, doubled)
       if (endsUntrue(row)) return undefined
       const missing = subject.values.find(({ name, reports }) => isMissing(row, rows[0], name, reports))
       if (missing !== undefined)
@@ -106,9 +106,13 @@ async function unheardEnter(subject: Subject, { story, rows }: Played): Promise<
   }
 }
 
-function doubledLeak(row: number, { heard }: Row, doubled: HeardThen): LeakAt {
+function doubledLeak(rows: readonly Row[], row: number, doubled: HeardThen): LeakAt | undefined {
+  const { heard } = rows[row] as Row
   const all = heard.filter((one) => one.event === doubled.event && equal(one.payload, doubled.payload))
   const what = `${doubled.event} ${printed(doubled.payload)}`
+  // What it had not taken from its owner before is news, although the owner holds it.
+  const before = rows[row - 1]?.read[doubled.value ?? '']
+  if (all.length < 2 && before !== undefined && !equal(before, doubled.payload)) return undefined
   return all.length > 1
     ? {
         row,

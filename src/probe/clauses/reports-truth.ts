@@ -36,7 +36,7 @@ export const reportsTruth = clause({
             found: heard,
             ...(one.payload === undefined ? { cause: `the event carries nothing at ${value.payloadAt}` } : {}),
           }
-        if (one.readThen !== undefined && !equal(one.payload, one.readThen)) {
+        if (value.applies === 'at-once' && one.readThen !== undefined && !equal(one.payload, one.readThen)) {
           const isOld = equal(one.payload, one.knownThen)
           return {
             row: at,

@@ -1,4 +1,7 @@
-/** Host objects that owners give and persons choose. */
+import { sample, stringMatching } from 'fast-check'
+import { accepts, samplesOf, type TSchema } from '../contract/index.js'
+
+/** Host objects that owners give and persons choose, and texts of a pattern. */
 
 export function filesToChoose(document: Document): File[] {
   const view = document.defaultView as Window & typeof globalThis
@@ -21,5 +24,20 @@ export function hostSamples(document: Document): (name: string) => unknown[] {
   return (name) => {
     if (!made.has(name)) made.set(name, make(name))
     return made.get(name) ?? []
+  }
+}
+
+const ENOUGH = 3
+
+/** Samples of a type; where it asks for texts of a pattern that no usual text has, texts made for it. */
+export function samplesFor(type: TSchema, host: (name: string) => unknown[]): unknown[] {
+  const usual = samplesOf(type, host)
+  const { pattern } = type as { pattern?: string }
+  if (pattern === undefined || usual.length >= ENOUGH) return usual
+  try {
+    const made = sample(stringMatching(new RegExp(pattern, 'u')), { seed: 1, numRuns: 20 })
+    return [...new Set([...usual, ...made.filter((text) => accepts(type, text))])].slice(0, 2 * ENOUGH)
+  } catch {
+    return usual
   }
 }

@@ -109,7 +109,9 @@ async function play(
   const values = valueClauses(contract)
   const container = document.body.appendChild(document.createElement('div'))
   const place = placeFor(story, container)
-  const person = options.hands === undefined ? personAt(container) : trustedPersonAt(container, options.hands)
+  // Beside a second one, a person acts at the first.
+  const reach = story.setting === 'twin' ? place : container
+  const person = options.hands === undefined ? personAt(reach) : trustedPersonAt(reach, options.hands)
   const owned = ownObjects()
   let mounted: Mounted | undefined
   let twin: { mounted: Mounted; place: HTMLElement } | undefined
@@ -331,7 +333,7 @@ async function play(
     const beside = container.appendChild(document.createElement('div'))
     twin = {
       place: beside,
-      mounted: options.mountInto(beside)(contract, owned.copy(runner.given(OWNED)), () => undefined),
+      mounted: options.mountInto(beside)(contract, owned.copy(story.beside ?? runner.given(OWNED)), () => undefined),
     }
   }
 

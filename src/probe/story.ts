@@ -43,6 +43,8 @@ export interface Story {
   /** An owner that tells whatever it holds, even outside the bounds; the engine's own owner brings a tell inside first. */
   readonly unbounded?: boolean
   readonly setting?: Setting
+  /** What the second of two is given, where it is not the same. */
+  readonly beside?: Given
   /** What is in its slots before it is put in place. */
   readonly slotted?: readonly Fill[]
 }
@@ -108,10 +110,11 @@ function fillText({ slot, content }: Fill): string {
 
 export function mountText(
   { tag }: AnyContract,
-  { given, setting, slotted }: Pick<Story, 'given' | 'setting' | 'slotted'>,
+  { given, setting, slotted, beside }: Pick<Story, 'given' | 'setting' | 'slotted' | 'beside'>,
 ): string {
   const put = slotted === undefined ? '' : `, ${slotted.map(fillText).join(', ')}`
   const mounted = `mount ${tag}${Object.keys(given).length === 0 ? '' : ` with ${givenText(given)}`}${put}`
+  if (beside !== undefined) return `${mounted}, beside one with ${givenText(beside)}`
   return setting === undefined ? mounted : SETTINGS[setting](mounted)
 }
 

@@ -2,7 +2,6 @@ import {
   equal,
   givenClauses,
   isValue,
-  samplesOf,
   valueClauses,
   type AnyContract,
   type CommandClause,
@@ -13,7 +12,7 @@ import { bring, limitsOf, type Limits } from '../engine/index.js'
 import { ideal, type Given } from '../ideal/index.js'
 import { controlRefs, isOperable, type ControlRef } from './controls.js'
 import type { Frames } from './frames.js'
-import { filesToChoose, hostSamples } from './samples.js'
+import { filesToChoose, hostSamples, samplesFor } from './samples.js'
 import { stageFor, type Played, type Row, type StageOptions } from './stage.js'
 import { storyKey, type Call, type Move, type Story } from './story.js'
 import { survey, type Way } from './survey.js'
@@ -75,7 +74,7 @@ export async function subjectFor(
   const host = hostSamples(options.document)
   const names = givenClauses(contract)
   const values = valueClauses(contract)
-  const drawn = new Map(names.map((clause) => [clause.name, samplesOf(clause.type, host)]))
+  const drawn = new Map(names.map((clause) => [clause.name, samplesFor(clause.type, host)]))
   const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)
   if (unmade !== undefined) return { unready: `no sample of '${unmade.name}' could be made from its type` }
   const played = new Map<string, Promise<Played>>()
@@ -154,7 +153,7 @@ export async function subjectFor(
 function callsOf({ commands }: AnyContract, host: (name: string) => unknown[]): Call[] {
   return Object.values<CommandClause>(commands).flatMap(({ name, takes }): Call[] => {
     if (takes === undefined) return [{ command: name }]
-    const samples = samplesOf(takes, host)
+    const samples = samplesFor(takes, host)
     const ordinary = samples.find(Boolean) ?? samples[0]
     return samples.length === 0 ? [] : [{ command: name, takes: ordinary }]
   })

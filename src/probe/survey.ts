@@ -18,6 +18,8 @@ export interface Way {
   readonly control: ControlRef
   /** What was typed, where something was. */
   readonly text: string | undefined
+  /** The values that took what was typed as one of their parts. */
+  readonly partly: ReadonlySet<string>
   /** What was typed, for the values that took it just as it was typed: a number or a text. */
   readonly plainly: ReadonlyMap<string, number | string>
 }
@@ -34,7 +36,15 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
       const changes = changedBy(subject, played)
       if (changes.size === 0 && !leavesTrace(played)) continue
       seen.add(key)
-      ways.push({ given, moves, changes, control, text, plainly: takenPlainly(subject, played, text) })
+      ways.push({
+        given,
+        moves,
+        changes,
+        control,
+        text,
+        plainly: takenPlainly(subject, played, text),
+        partly: takenPartly(subject, played, text),
+      })
     }
   }
   return ways
@@ -126,6 +136,22 @@ function takenPlainly(subject: Subject, { rows }: Played, text: string | undefin
       taken.set(name, came)
   }
   return taken
+}
+
+/** Of an object; what is typed into a list is one more entry, and no edit of what is there. */
+function takenPartly(subject: Subject, { rows }: Played, text: string | undefined): Set<string> {
+  const last = rows[rows.length - 1]
+  return new Set(
+    subject.values.flatMap(({ name }) => {
+      const came = last?.read[name] ?? last?.held[name]
+      return text !== undefined && text !== '' && !Array.isArray(came) && isTypedIn(came, text) ? [name] : []
+    }),
+  )
+}
+
+/** Whether a text stands in an object, as it was typed. */
+export function isTypedIn(value: unknown, text: string): boolean {
+  return typeof value === 'object' && value !== null && writtenIn(value).map(String).includes(text)
 }
 
 /** A way that throws or changes the picture is worth trying, even where nothing is known to change. */

@@ -3,6 +3,10 @@ import { lockGate } from './lock-gate.js'
 import { mooringStay } from './mooring-stay.js'
 import { keelWood } from './keel-wood.js'
 import { ropeLength } from './rope-length.js'
+import { tideClock } from './tide-clock.js'
+import { plankTable } from './plank-table.js'
+import { depthDial } from './depth-dial.js'
+import { flagSet } from './flag-set.js'
 import { berthChoice } from './berth-choice.js'
 import { crewList } from './crew-list.js'
 import { deckNote } from './deck-note.js'
@@ -31,6 +35,10 @@ export const corpus = [
   mooringStay,
   keelWood,
   ropeLength,
+  tideClock,
+  plankTable,
+  depthDial,
+  flagSet,
   berthChoice,
   crewList,
   deckNote,

@@ -21,7 +21,7 @@ export const ropeLength = variants({
     },
   },
   faults: {
-    'amount-forgets-unit': ['reports-truth', 'reports-once', 'owner-decides', 'stands-alone', 'round-trip'],
+    'amount-told-in-feet': ['reports-truth'],
     'unit-unreported': ['reports-once', 'every-way-in'],
     'unit-not-drawn': ['follows-change'],
     'amount-not-drawn': ['follows-change'],
@@ -61,9 +61,10 @@ export const ropeLength = variants({
         if (amount === before.amount && unit === before.unit) return
         const isUnit = unit !== before.unit
         if (has('changes-the-given') || has('one-for-all')) Object.assign(this.#length, { amount, unit })
-        else this.#length = { amount, unit: has('amount-forgets-unit') && !isUnit ? 'feet' : unit }
+        else this.#length = { amount, unit }
         if (isUnit && has('unit-unreported')) return
         if (has('amount-alone')) return report(this, 'length-set', amount)
+        if (has('amount-told-in-feet') && !isUnit) return report(this, 'length-set', { amount, unit: 'feet' })
         if (has('amount-as-text')) return report(this, 'length-set', { amount: String(amount), unit })
         report(this, 'length-set', has('changes-the-given') || has('one-for-all') ? this.#length : { ...this.#length })
       }

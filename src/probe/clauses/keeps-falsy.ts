@@ -1,6 +1,7 @@
 import {
   accepts,
   equal,
+  isHost,
   printed,
   valueClauses,
   type AnyContract,
@@ -166,18 +167,36 @@ function typedWay(subject: Subject, value: ValueClause): readonly Move[] | undef
 }
 
 function falsies(subject: Subject, named: PropertyClause): unknown[] {
-  return [0, '', false].filter(
+  const nested = subject.plain(named.name).slice(0, 2).flatMap(withFalsyPart)
+  return [0, '', false, ...nested].filter(
     (falsy) =>
       accepts(named.type, falsy) && equal(subject.ideally(named.name, { ...subject.base, [named.name]: falsy }), falsy),
   )
 }
 
 function namesWithFalsy(contract: AnyContract): PropertyClause[] {
-  return [...Object.values<PropertyClause>(contract.properties), ...valueClauses(contract)].filter((named) =>
-    [0, '', false].some((falsy) => accepts(named.type, falsy)),
+  return [...Object.values<PropertyClause>(contract.properties), ...valueClauses(contract)].filter(
+    (named) =>
+      (named.type as { type?: unknown }).type === 'object' ||
+      [0, '', false].some((falsy) => accepts(named.type, falsy)),
   )
 }
 
 function isFalsy(value: unknown): boolean {
-  return value === 0 || value === '' || value === false
+  return value === 0 || value === '' || value === false || Object.values(partsOf(value)).some(isFalsy)
+}
+
+/** The parts of an object; a list, a file and a text have none. */
+function partsOf(value: unknown): Readonly<Record<string, unknown>> {
+  const isPlain = typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
+  return isPlain ? (value as Readonly<Record<string, unknown>>) : {}
+}
+
+/** The same object with a falsy value in one of its parts, once for each that has one of that kind. */
+function withFalsyPart(value: unknown): unknown[] {
+  return Object.entries(partsOf(value)).flatMap(([name, part]) =>
+    [0, '', false]
+      .filter((falsy) => typeof falsy === typeof part)
+      .map((falsy) => ({ ...partsOf(value), [name]: falsy })),
+  )
 }

@@ -1,6 +1,9 @@
 import { clause } from '../clause.js'
 import { gesture, isGesture } from '../story.js'
 
+/** Kinds of controls that may be buttons underneath. */
+const PRESSED: readonly string[] = ['button', 'switch', 'combo box']
+
 /** None of its buttons submits the form around it. */
 export const noAccidentalSubmit = clause({
   id: 'no-accidental-submit',
@@ -15,7 +18,8 @@ export const noAccidentalSubmit = clause({
   concerns: ({ values }) => Object.keys(values).length > 0,
   *stories(subject) {
     for (const on of subject.controls)
-      if (on.kind === 'button') yield { given: subject.middle, moves: [gesture({ do: 'press', on })], setting: 'form' }
+      if (PRESSED.includes(on.kind))
+        yield { given: subject.middle, moves: [gesture({ do: 'press', on })], setting: 'form' }
   },
   judge(_subject, { rows }) {
     for (const [at, row] of rows.entries())

@@ -20,7 +20,7 @@ export const pairInOrder = clause({
     for (const value of subject.values.filter(({ ordered }) => ordered))
       for (const pair of [value.default, ...subject.plain(value.name)].filter(Array.isArray)) {
         const [low, high] = pair as [unknown, unknown]
-        if (typeof low === 'number' && typeof high === 'number' && low < high)
+        if (isBelow(low, high))
           yield {
             given: { ...subject.base, [value.name]: pair },
             moves: [tell({ [value.name]: [high, low] })],
@@ -56,6 +56,13 @@ export const pairInOrder = clause({
     return undefined
   },
 })
+
+function isBelow(low: unknown, high: unknown): boolean {
+  return (
+    (typeof low === 'number' && typeof high === 'number' && low < high) ||
+    (typeof low === 'string' && typeof high === 'string' && low < high)
+  )
+}
 
 /** Each pair as it is, and with both ends as close together as they may be. */
 function closePairs(pairs: readonly unknown[], gap: number): unknown[] {

@@ -1,6 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from '../clause.js'
-import { behavesLikeFresh, firstGesture } from '../laws.js'
+import { behavesLikeFresh, firstGesture, heardText } from '../laws.js'
 import type { HeardThen, Played, Row } from '../stage.js'
 import { gesture, isGesture, settlesEdits, tell } from '../story.js'
 import { isNothing, type Subject } from '../subject.js'
@@ -49,6 +49,8 @@ export const reportsOnce = clause({
       )
       if (doubled !== undefined) return doubledLeak(rows, at, doubled)
       if (endsUntrue(row)) return undefined
+      const pieces = inPieces(rows, at)
+      if (pieces !== undefined) return pieces
       const missing = subject.values.find(({ name, reports }) => isMissing(row, rows[0], name, reports))
       if (missing !== undefined)
         return {
@@ -127,6 +129,25 @@ function doubledLeak(rows: readonly Row[], row: number, doubled: HeardThen): Lea
         found: `heard ${what}, which its owner holds already`,
       }
 }
+
+/** One click or one key, with nothing unfinished before it, is one edit: what comes of it is said once, and not in steps. */
+function inPieces(rows: readonly Row[], at: number): LeakAt | undefined {
+  const [row, before] = [rows[at] as Row, rows[at - 1]]
+  if (!isGesture(row.move) || !AT_ONCE.has(row.move.gesture.do) || !settlesEdits(before?.move)) return undefined
+  for (const { value, event } of row.heard) {
+    const all = row.heard.filter((one) => one.value === value)
+    if (value !== undefined && all.length > 1)
+      return {
+        row: at,
+        says: `one edit of ${value} is reported in ${all.length} pieces`,
+        expected: `heard ${event} once, with ${printed(row.read[value])}`,
+        found: heardText(row),
+      }
+  }
+  return undefined
+}
+
+const AT_ONCE: ReadonlySet<string> = new Set(['press', 'choose', 'key', 'pick'])
 
 /** Once nothing is unfinished, owner and component agree; an owner that was never told starts from what the component started with. */
 function isMissing(row: Row, first: Row, name: string, reports: 'edit' | 'commit'): boolean {

@@ -4,6 +4,9 @@ import { linesShowing } from '../laws.js'
 import { allLines, pictureText } from '../picture.js'
 import { isGesture, settlesEdits } from '../story.js'
 
+/** With how many controls it is tried what one does after another. */
+const MOST_PAIRED = 4
+
 /** Payload, property and picture agree. */
 export const reportsTruth = clause({
   id: 'reports-truth',
@@ -20,6 +23,9 @@ export const reportsTruth = clause({
   *stories(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, ...way.moves] }
+    for (const one of subject.chiefWays.slice(0, MOST_PAIRED))
+      for (const other of subject.chiefWays.slice(0, MOST_PAIRED))
+        if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
   },
   proves: (_, { rows }) => rows.some((row) => row.heard.some((one) => one.value !== undefined)),
   async judge(subject, { rows }) {

@@ -1,6 +1,7 @@
 import { printed } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { isGesture } from '../story.js'
+import { isTypedIn } from '../survey.js'
 
 /** An edit is reported when the contract says: with each key, or when it ends. */
 export const reportsWhenSaid = clause({
@@ -15,7 +16,8 @@ export const reportsWhenSaid = clause({
   concerns: ({ values }) => Object.keys(values).length > 0,
   *stories(subject) {
     for (const way of subject.ways)
-      if (way.plainly.size > 0 && way.control.kind !== 'slider') yield { given: way.given, moves: way.moves }
+      if (way.plainly.size + way.partly.size > 0 && way.control.kind !== 'slider')
+        yield { given: way.given, moves: way.moves }
   },
   judge(subject, { rows, story }) {
     const [typed, ended] = [rows[1], rows[2]]
@@ -39,7 +41,7 @@ export const reportsWhenSaid = clause({
         within === 0 &&
         early === undefined &&
         late !== undefined &&
-        String(late.payload) === text &&
+        (String(late.payload) === text || (!Array.isArray(late.payload) && isTypedIn(late.payload, text))) &&
         story.moves.length === 2
       )
         return {

@@ -4,10 +4,12 @@ import type { EntersText, Gesture } from '../gestures.js'
 import { hasSelection, isEditable } from './fields.js'
 import { personAt, type Person } from './index.js'
 
-/** One thing for the browser's own input: a key by its name, a text struck key by key, a click, or a drag from place to place. */
+/** One thing for the browser's own input: a key by its name, a text by one of its ways in, a click, or a drag from place to place. */
 export type HandAct =
   | { readonly key: string }
   | { readonly strike: string }
+  | { readonly compose: string }
+  | { readonly paste: string }
   | { readonly click: readonly [number, number] }
   | { readonly drag: readonly (readonly [number, number])[] }
 
@@ -15,7 +17,7 @@ export type HandAct =
 export type Hands = (acts: readonly HandAct[]) => Promise<void>
 
 /**
- * A person whose clicks, keys and drags come from the browser itself. What it has no input for, such as a paste or a chosen file, is done
+ * A person whose clicks, keys, drags, pastes and compositions come from the browser itself. What it has no input for, such as a chosen file, is done
  * as {@link personAt} does it.
  */
 export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
@@ -45,6 +47,8 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
         return void (await hands([{ key: 'Enter' }]))
       case 'type':
       case 'insert':
+      case 'paste':
+      case 'compose':
         return isStruck(element) ? struck(element as HTMLInputElement, gesture) : synthetic.act(gesture)
       default:
         return synthetic.act(gesture)
@@ -70,13 +74,24 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
 
   async function struck(field: HTMLInputElement, gesture: EntersText): Promise<undefined> {
     field.focus()
+    // The same text once more is no edit, although a browser tells of it as of one.
+    if (gesture.do !== 'insert' && gesture.text === textIn(field)) return
     if (gesture.do === 'insert') field.setSelectionRange(gesture.from, gesture.to)
     else if (isEditable(field)) field.ownerDocument.getSelection()?.selectAllChildren(field)
     else field.select()
-    await hands([gesture.text === '' ? { key: 'Delete' } : { strike: gesture.text }])
+    await hands([entered(gesture)])
   }
 
   return { act }
+}
+
+function textIn(field: HTMLInputElement): string {
+  return (isEditable(field) ? field.textContent : field.value) ?? ''
+}
+
+function entered({ do: way, text }: EntersText): HandAct {
+  if (text === '') return { key: 'Delete' }
+  return way === 'paste' ? { paste: text } : way === 'compose' ? { compose: text } : { strike: text }
 }
 
 /** Dates, colours and sliders are set as a whole: no two browsers take the same keys for them. */

@@ -1,0 +1,360 @@
+import { expect } from 'chai'
+import { contract, Type, type AnyContract } from 'caulker'
+import { probe, type ProbeReport } from 'caulker/probe'
+import { inDocument } from './support/embedded.js'
+
+type Made = () => CustomElementConstructor
+
+/** Defines one element in a document of its own, and asks some clauses about it. */
+const asked = (of: AnyContract, made: Made, ...clauses: string[]) =>
+  inDocument((document, _next, frames) => {
+    customElements.define(of.tag, made())
+    return probe(of, { document, frames, clauses })
+  })
+const statuses = ({ clauses }: ProbeReport) => clauses.map(({ status }) => status)
+const leakOf = ({ clauses }: ProbeReport) => clauses.find(({ status }) => status === 'broken')?.leak
+const report = (element: HTMLElement, event: string, value: unknown) =>
+  element.dispatchEvent(new CustomEvent(event, { detail: { value } }))
+
+describe('a slot', () => {
+  const hull = (more: object = {}) =>
+    contract('hull-card', {
+      properties: { name: { type: Type.String(), default: '' }, isOpen: { type: Type.Boolean(), default: false } },
+      slots: { note: { holds: ['p'] } },
+      ...more,
+    })
+  const card = (inside: string, connected: (host: HTMLElement, root: ShadowRoot) => void = () => undefined): Made =>
+    function made() {
+      return class extends HTMLElement {
+        #name = ''
+        #isOpen = false
+        readonly #root = this.attachShadow({ mode: 'closed' })
+        constructor() {
+          super()
+          this.#root.innerHTML = `<h3></h3>${inside}`
+        }
+        connectedCallback(): void {
+          connected(this, this.#root)
+        }
+        get name(): string {
+          return this.#name
+        }
+        set name(name: string | undefined) {
+          this.#name = name ?? ''
+          this.#root.querySelector('h3')!.textContent = this.#name
+        }
+        get isOpen(): boolean {
+          return this.#isOpen
+        }
+        set isOpen(isOpen: boolean | undefined) {
+          this.#isOpen = isOpen ?? false
+          this.#root.querySelector('aside')?.toggleAttribute('hidden', !this.#isOpen)
+        }
+      }
+    }
+
+  it('holds where it is always shown, and where it is shown only sometimes', async () => {
+    expect(statuses(await asked(hull(), card('<slot name="note"></slot>'), 'shows-slotted'))).to.eql(['held'])
+    const folded = await asked(hull(), card('<aside hidden><slot name="note"></slot></aside>'), 'shows-slotted')
+    expect(statuses(folded)).to.eql(['held'])
+  })
+
+  it('is unproven where nobody ever sees it', async () => {
+    const { clauses } = await asked(hull(), card('<div hidden><slot name="note"></slot></div>'), 'shows-slotted')
+    expect(clauses[0]).to.include({ status: 'unproven' })
+  })
+
+  it('breaks where it has another name, and where its content is read once', async () => {
+    expect(leakOf(await asked(hull(), card('<slot name="notes"></slot>'), 'shows-slotted'))).to.include({
+      says: 'what is put into its slot has no place there',
+    })
+    const once = card('<p></p>', (host, root) => (root.querySelector('p')!.textContent = host.textContent))
+    const leak = leakOf(await asked(hull(), once, 'shows-slotted'))!
+    expect(leak.ledger.map(({ step }) => step)).to.eql([
+      'mount hull-card',
+      'put “Slipway of Marrow Creek” into its slot note',
+    ])
+  })
+
+  it('takes a text where it has no name', async () => {
+    const any = hull({ slots: { default: {} } })
+    expect(statuses(await asked(any, card('<slot></slot>'), 'shows-slotted'))).to.eql(['held'])
+    expect(statuses(await asked(any, card('<slot name="x"></slot>'), 'shows-slotted'))).to.eql(['broken'])
+  })
+})
+
+describe('a reading', () => {
+  const Log: Made = () =>
+    class extends HTMLElement {
+      #turns = 0
+      #changes = 0
+      get turns(): number {
+        return this.#turns
+      }
+      set turns(turns: number | undefined) {
+        if (turns !== this.#turns) this.#changes++
+        this.#turns = turns ?? 0
+        this.textContent = `${this.#turns} turns`
+      }
+      get changes(): number {
+        return this.#changes
+      }
+    }
+  const log = (changes: object) =>
+    contract('turn-log', {
+      values: { turns: { type: Type.Integer(), default: 0 } },
+      readings: { changes: { type: Type.Integer(), ...changes } },
+    } as never) as AnyContract
+
+  it('that counts what has happened is not asked to say what a fresh one says', async () => {
+    expect(statuses(await asked(log({}), Log, 'readings-agree'))).not.to.include('broken')
+  })
+
+  it('that is said to be computed from a value is', async () => {
+    const leak = leakOf(await asked(log({ from: ['turns'] }), Log, 'readings-agree'))
+    expect(leak).to.include({ says: 'its reading changes says something else than a fresh mount with the same' })
+    expect(leak!.ledger).to.have.length(2)
+  })
+
+  it('is of its type', async () => {
+    const leak = leakOf(await asked(log({ type: Type.String() }), Log, 'readings-agree'))
+    expect(leak).to.include({ says: 'its reading changes is not of its type', found: 'changes 0' })
+  })
+})
+
+describe('a value that applies when told', () => {
+  const gate = contract('sluice-gate', {
+    values: { isOpen: { type: Type.Boolean(), default: false, applies: 'when-told', event: 'asked' } },
+  })
+  const sluice = (asks: (host: { isOpen: boolean } & HTMLElement, button: HTMLButtonElement) => void): Made =>
+    function made() {
+      return class extends HTMLElement {
+        #isOpen = false
+        readonly #button = document.createElement('button')
+        constructor() {
+          super()
+          this.#button.type = 'button'
+          this.#button.addEventListener('click', () => asks(this, this.#button))
+          this.attachShadow({ mode: 'open' }).append(this.#button)
+          this.isOpen = false
+        }
+        get isOpen(): boolean {
+          return this.#isOpen
+        }
+        set isOpen(isOpen: boolean | undefined) {
+          this.#isOpen = isOpen ?? false
+          this.#button.textContent = this.#isOpen ? 'Close' : 'Open'
+        }
+      }
+    }
+  const clauses = ['asks-first', 'reports-truth', 'reports-once', 'quiet-when-told', 'owner-decides']
+
+  it('may show that it waits for an answer', async () => {
+    const waits = sluice((host, button) => {
+      button.textContent = 'Asking'
+      report(host, 'asked', !host.isOpen)
+    })
+    expect(statuses(await asked(gate, waits, ...clauses))).not.to.include('broken')
+  })
+
+  it('may not change by itself, nor show the answer before it came', async () => {
+    const changes = sluice((host) => {
+      host.isOpen = !host.isOpen
+      report(host, 'asked', host.isOpen)
+    })
+    expect(leakOf(await asked(gate, changes, 'asks-first'))).to.include({
+      says: 'isOpen changes before its owner tells it',
+      expected: 'isOpen false, until it is told',
+    })
+    const shows = sluice((host, button) => {
+      button.textContent = host.isOpen ? 'Open' : 'Close'
+      report(host, 'asked', !host.isOpen)
+    })
+    expect(leakOf(await asked(gate, shows, 'asks-first'))).to.include({
+      says: 'isOpen is shown changed before its owner tells it',
+      expected: 'shown <Open>',
+    })
+  })
+})
+
+describe('one of several on a page', () => {
+  const rope = contract('rope-name', {
+    properties: { fore: { type: Type.String(), default: '' } },
+    values: { knot: { type: Type.String(), default: '' } },
+  })
+  const named = (isCommon: boolean): Made =>
+    function made() {
+      let common = ''
+      return class extends HTMLElement {
+        #prefix = ''
+        #name = ''
+        get fore(): string {
+          return this.#prefix
+        }
+        set fore(prefix: string | undefined) {
+          this.#prefix = common = prefix ?? ''
+          this.#draw()
+        }
+        get knot(): string {
+          return this.#name
+        }
+        set knot(name: string | undefined) {
+          this.#name = name ?? ''
+          this.#draw()
+        }
+        #draw(): void {
+          this.textContent = `${isCommon ? common : this.#prefix} ${this.#name}`
+        }
+      } as never
+    }
+
+  it('is not changed by another that was given something else', async () => {
+    expect(statuses(await asked(rope, named(false), 'stands-alone'))).not.to.include('broken')
+    const leak = leakOf(await asked(rope, named(true), 'stands-alone'))
+    expect(leak).to.include({ says: 'another one beside it changes what it shows or holds' })
+    expect(leak!.ledger[0]!.step).to.match(/^mount rope-name.*, beside one with /)
+  })
+
+  it('is the one at which a person acts', async () => {
+    const tally = contract('tally-mark', { values: { marks: { type: Type.Array(Type.Integer()), default: [] } } })
+    const rows: Made = () =>
+      class extends HTMLElement {
+        #marks: readonly number[] = []
+        connectedCallback(): void {
+          this.#draw()
+        }
+        #put(marks: readonly number[]): void {
+          this.#marks = marks
+          this.#draw()
+          report(this, 'marks-set', [...marks])
+        }
+        #draw(): void {
+          const button = (text: string, press: () => void) => {
+            const made = document.createElement('button')
+            made.type = 'button'
+            made.textContent = text
+            made.onclick = press
+            return made
+          }
+          this.replaceChildren(
+            ...this.#marks.map((mark) => button(`Strike ${mark}`, () => this.#put(this.#marks.slice(1)))),
+            button('Mark', () => this.#put([...this.#marks, 7])),
+          )
+        }
+        get marks(): readonly number[] {
+          return [...this.#marks]
+        }
+        set marks(marks: readonly number[] | undefined) {
+          this.#marks = [...(marks ?? [])]
+          this.#draw()
+        }
+      }
+    const found = await asked(tally, rows, 'own-defaults', 'stands-alone')
+    expect(found.clauses.map(({ clause, status }) => [clause, status])).to.eql([
+      ['own-defaults', 'held'],
+      ['stands-alone', 'held'],
+    ])
+  })
+})
+
+describe('a command', () => {
+  const winch = contract('chain-drum', {
+    values: { turns: { type: Type.Integer(), default: 0 } },
+    commands: { turn: { takes: Type.Object({ by: Type.Integer() }), gives: Type.Integer() } },
+  })
+  const drum = (turn: (host: { turns: number }, by: { by: number }) => unknown): Made =>
+    function made() {
+      return class extends HTMLElement {
+        #turns = 0
+        get turns(): number {
+          return this.#turns
+        }
+        set turns(turns: number | undefined) {
+          this.#turns = turns ?? 0
+          this.textContent = `${this.#turns}`
+        }
+        turn(by: { by: number }): unknown {
+          return turn(this, by)
+        }
+      }
+    }
+  const clauses = ['commands-present', 'early-commands-safe', 'leaves-given-alone']
+
+  it('is called with what it takes, and gives what its contract says, now or later', async () => {
+    expect(
+      statuses(
+        await asked(
+          winch,
+          drum((host, { by }) => host.turns + by),
+          ...clauses,
+        ),
+      ),
+    ).to.eql(['held', 'held', 'held'].slice(0, 3))
+    expect(
+      statuses(
+        await asked(
+          winch,
+          drum(async (host, { by }) => host.turns + by),
+          'commands-present',
+        ),
+      ),
+    ).to.eql(['held'])
+  })
+
+  it('breaks where it gives something else, or changes what it was given', async () => {
+    expect(
+      leakOf(
+        await asked(
+          winch,
+          drum(async () => 'done'),
+          'commands-present',
+        ),
+      ),
+    ).to.include({ found: '"done"' })
+    const greedy = drum((host, given) => host.turns + (given.by = 0))
+    expect(leakOf(await asked(winch, greedy, 'leaves-given-alone'))!.says).to.include('changes the object')
+    const early = drum((host) => (host as never as HTMLElement).parentElement!.childElementCount)
+    expect(leakOf(await asked(winch, early, 'early-commands-safe'))!.says).to.match(/^turn\(\{"by":\d+\}\) breaks/)
+  })
+})
+
+describe('one click', () => {
+  it('is told once, and not in steps; a field that is left by it tells of its own', async () => {
+    const oars = contract('oar-rack', { values: { oars: { type: Type.Integer(), default: 2 } } })
+    const rack = (steps: number): Made =>
+      function made() {
+        return class extends HTMLElement {
+          #oars = 2
+          readonly #field = document.createElement('input')
+          readonly #more = document.createElement('button')
+          constructor() {
+            super()
+            this.#more.type = 'button'
+            this.#more.textContent = 'Two more'
+            this.#field.type = 'number'
+            this.attachShadow({ mode: 'open' }).append(this.#field, this.#more)
+            this.#field.onchange = () => this.#field.value !== '' && this.#put(Number(this.#field.value))
+            this.#more.onclick = () => {
+              for (let step = 0; step < steps; step++) this.#put(this.#oars + 2 / steps)
+            }
+          }
+          #put(oars: number): void {
+            if (oars === this.#oars) return
+            this.oars = oars
+            report(this, 'oars-set', this.#oars)
+          }
+          get oars(): number {
+            return this.#oars
+          }
+          set oars(oars: number | undefined) {
+            this.#oars = oars ?? 2
+            this.#field.value = String(this.#oars)
+          }
+        }
+      }
+    expect(statuses(await asked(oars, rack(1), 'reports-once'))).to.eql(['held'])
+    expect(leakOf(await asked(oars, rack(2), 'reports-once'))).to.include({
+      says: 'one edit of oars is reported in 2 pieces',
+    })
+  })
+})

@@ -318,6 +318,58 @@ describe('a command', () => {
   })
 })
 
+describe('what all code on a page relies on', () => {
+  const bell = (rings: (host: HTMLElement) => void): Made =>
+    function made() {
+      return class extends HTMLElement {
+        #rung = 0
+        readonly #button = document.createElement('button')
+        constructor() {
+          super()
+          this.#button.type = 'button'
+          this.#button.onclick = () => {
+            this.rung = this.#rung + 1
+            report(this, 'rung-set', this.#rung)
+            rings(this)
+          }
+          this.attachShadow({ mode: 'open' }).append(this.#button)
+          this.rung = 0
+        }
+        get rung(): number {
+          return this.#rung
+        }
+        set rung(rung: number | undefined) {
+          this.#rung = rung ?? 0
+          this.#button.textContent = `Rung ${this.#rung}`
+        }
+      }
+    }
+  const fogBell = contract('fog-bell', { values: { rung: { type: Type.Integer(), default: 0 } } })
+  const replaced: [string, (host: HTMLElement) => void, string][] = [
+    ['a global function', () => Object.assign(globalThis, { CustomEvent: () => undefined }), 'CustomEvent'],
+    ['the promises', () => Object.assign(globalThis, { Promise: undefined }), 'Promise'],
+    [
+      'a method of all elements',
+      () => Object.assign(Element.prototype, { append: () => undefined }),
+      'Element.prototype.append',
+    ],
+    ['the names of all objects', () => Object.assign(Object.prototype, { fog: 1 }), "a name 'fog' for all objects"],
+  ]
+  for (const [what, rings, name] of replaced)
+    it(`is put back where a component replaces ${what}, and one clause names it`, async () => {
+      const found = await asked(fogBell, bell(rings), 'leaves-no-trace', 'reports-once', 'follows-change', 'any-order')
+      expect(found.clauses.filter(({ status }) => status === 'broken').map(({ clause }) => clause)).to.eql([
+        'leaves-no-trace',
+      ])
+      expect(leakOf(found)).to.include({
+        says: 'it replaces something that all code on the page relies on',
+        found: `replaced: ${name}`,
+      })
+      expect(Object.keys({}).length + [...'ab'].length, 'the page itself').to.equal(2)
+      expect(new Promise(() => undefined)).to.be.an.instanceOf(Promise)
+    })
+})
+
 describe('one click', () => {
   it('is told once, and not in steps; a field that is left by it tells of its own', async () => {
     const oars = contract('oar-rack', { values: { oars: { type: Type.Integer(), default: 2 } } })

@@ -99,7 +99,7 @@ function between<T extends number | string>(value: T, { least, most }: Limits): 
 }
 
 /** Only what is of one kind can be compared. */
-function isBelow(one: unknown, other: unknown): boolean {
+export function isBelow(one: unknown, other: unknown): boolean {
   return (
     typeof one === typeof other && (typeof one === 'number' || typeof one === 'string') && one < (other as typeof one)
   )

@@ -1,4 +1,4 @@
-export { bring, crossedText, limitsOf, outsideText, type Limits } from './bounds.js'
+export { bring, crossedText, isBelow, limitsOf, outsideText, type Limits } from './bounds.js'
 export { settle, withinLimits, type Settled } from './interception.js'
 export { createRunner, faultText, type Host, type Runner } from './runner.js'
 export {

@@ -100,6 +100,8 @@ export async function runJob(
       ...(job.clauses === undefined ? {} : { clauses: job.clauses }),
       onStep: (story, row) => beat(stepText(contract, story, row)),
       hangs: (story, row) => job.hung.includes(stepText(contract, story, row)),
+    }).catch((thrown: unknown) => {
+      throw new Error(`the probe of <${job.tag}> broke off: ${messageOf(thrown)}`)
     })
     return { report }
   } catch (thrown) {

@@ -99,7 +99,9 @@ async function runPage(
     await page.goto(freshOrigin())
     const silence = new Promise<Ended>((resolve) => {
       watch = setInterval(
-        () => Date.now() - since > PATIENCE && resolve({ how: 'never comes back (an endless loop)', at }),
+        () =>
+          Date.now() - since > PATIENCE &&
+          resolve({ how: 'never comes back (an endless loop, or more than 8 seconds of work)', at }),
         WATCH_EVERY,
       )
     })

@@ -48,6 +48,7 @@ export function openEmbeddedWindow(): EmbeddedWindow {
       virtualConsole: new VirtualConsole(),
     },
   )
+  const closeIt = window.close.bind(window)
   installStandIns(window as never)
   // The selector engine adds its own listeners when it is first used; they are not a component's.
   window.getComputedStyle(window.document.querySelector('body') as Element)
@@ -73,7 +74,7 @@ export function openEmbeddedWindow(): EmbeddedWindow {
       process.off('unhandledRejection', report)
       process.off('uncaughtException', report)
       restore()
-      window.close()
+      closeIt()
     },
   }
 }

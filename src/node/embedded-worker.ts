@@ -3,7 +3,7 @@ import { refuseUndefined } from '../dom/index.js'
 import { adoptDefined, probe } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
-import { troubleOf } from './errors.js'
+import { brokeOff, troubleOf } from './errors.js'
 import { beat } from './heartbeat.js'
 import { readDesign } from './read-contract.js'
 import { watchIntrinsics } from './intrinsics.js'
@@ -77,6 +77,8 @@ async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
       ...(clauses === undefined ? {} : { clauses }),
       onStep: (story, row) => beat(workerData as SharedArrayBuffer, stepText(contract, story, row)),
       hangs: (story, row) => hung.includes(stepText(contract, story, row)),
+    }).catch((thrown: unknown) => {
+      throw brokeOff(tag, thrown)
     })
     return { kind: 'done', report, spoiled: isUsedUp() }
   } catch (thrown) {

@@ -48,7 +48,11 @@ async function probeOne(thread: Thread, job: ProbeJob): Promise<ProbeOutcome> {
           : `at ${hung.length + 1} different steps, the last of them: ${ended.at}`
       return {
         job,
-        trouble: { file: job.file, place: undefined, says: `<${job.tag}> never comes back (an endless loop) ${where}` },
+        trouble: {
+          file: job.file,
+          place: undefined,
+          says: `<${job.tag}> never comes back (an endless loop, or more than 8 seconds of work) ${where}`,
+        },
       }
     }
     hung.push(ended.at)

@@ -8,6 +8,8 @@ export function installStandIns(view: Window & typeof globalThis): void {
     const prototype = of[name]?.prototype
     if (prototype !== undefined) fill(prototype, stands)
   }
+  // HTML Standard, section 7.2.2.1: a script closes only what a script has opened.
+  Object.assign(view, { close: nothing, print: nothing })
   fill(view, {
     ResizeObserver: NeverObserves,
     IntersectionObserver: NeverObserves,

@@ -1,3 +1,4 @@
+import { isBelow } from '../engine/index.js'
 import type { Given } from '../ideal/index.js'
 import type { Clause, LeakAt } from './clause.js'
 import type { Played, Row } from './stage.js'
@@ -58,15 +59,8 @@ function holdsCrossedBounds({ values, names }: Subject, held: Given): boolean {
   return values.some(({ bounds }) => {
     const [least, most] = [standing(bounds.least), standing(bounds.most)]
     const isTold = [bounds.least, bounds.most].some((bound) => typeof bound === 'string' && held[bound] !== undefined)
-    return isTold && isAbove(least, most)
+    return isTold && isBelow(most, least)
   })
-}
-
-function isAbove(one: unknown, other: unknown): boolean {
-  return (
-    (typeof one === 'number' && typeof other === 'number' && one > other) ||
-    (typeof one === 'string' && typeof other === 'string' && one > other)
-  )
 }
 
 function leakOr(leak: LeakAt | undefined): Judged {

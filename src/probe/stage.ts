@@ -7,6 +7,7 @@ import type { NamedGesture } from './named-gesture.js'
 import { personAt } from './person/index.js'
 import { trustedPersonAt, type Hands } from './person/trusted.js'
 import { caretIn, hearConsole, idsIn, ownObjects, snapshot, type Around } from './around.js'
+import { guardOf } from './guard.js'
 import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from './picture.js'
 import { restored, stateOf, type FormState } from './form-state.js'
 import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
@@ -43,6 +44,8 @@ export interface Row {
   readonly around: Around
   /** What the component threw, if it threw. */
   readonly fault: string | undefined
+  /** What it has replaced for all code on the page; it was put back. */
+  readonly spoils: readonly string[]
   /** Why the move could not be made, if it could not. */
   readonly impossible: string | undefined
   /** Why what is seen here cannot be judged: it never settled, or reports came in a flood. */
@@ -124,6 +127,9 @@ async function play(
   let fault: string | undefined
   let recorded: FormState | undefined
   const fills: Node[] = []
+  const guard = guardOf(view)
+  let spoils: string[] = []
+  const putBack = () => (spoils = [...spoils, ...guard()])
   const noteFault = (thrown: unknown) => (fault ??= messageOf(thrown))
   const onError = (event: ErrorEvent) => {
     noteFault(event.error ?? event.message)
@@ -179,7 +185,9 @@ async function play(
   }
 
   async function rowAfter(move: Move | undefined, impossible: string | undefined): Promise<Row> {
+    putBack()
     const settled = await settle(isGesture(move) ? Math.max(0, ...values.map((clause) => clause.within)) : 0)
+    putBack()
     const row: Row = {
       move,
       heard,
@@ -195,6 +203,7 @@ async function play(
       around: around(heard),
       picture: settled.picture,
       fault,
+      spoils,
       impossible,
       unsettled: heardInAll > MOST_REPORTS ? 'flood' : settled.isQuiet ? undefined : 'restless',
     }
@@ -204,6 +213,7 @@ async function play(
     said = 0
     submits = []
     fault = undefined
+    spoils = []
     return row
   }
 
@@ -395,6 +405,7 @@ async function play(
     } catch {
       // What a component throws while it is removed is judged by no clause of a story that has ended.
     }
+    guard()
     container.remove()
     hush()
     view.removeEventListener('error', onError)

@@ -1,5 +1,6 @@
 import { clause, type Examined } from '../clause.js'
 import { ledgerOf } from '../ledger.js'
+import type { Subject } from '../subject.js'
 import { watchTraces } from '../traces.js'
 
 const MOUNTS = 10
@@ -8,10 +9,11 @@ const MOUNTS = 10
 export const leavesNoTrace = clause({
   id: 'leaves-no-trace',
   group: 'life',
-  promise: 'Once it is removed it leaves nothing behind: no listener on the page, no timer, no element elsewhere.',
+  promise:
+    'Once it is removed it leaves nothing behind: no listener on the page, no timer, no element elsewhere, and nothing replaced that other code relies on.',
   why: 'A single-page screen is opened a hundred times a day. What each opening leaves behind is called a hundred times by evening, for components that are long gone.',
   tried:
-    'It is mounted, operated and removed ten times more, and what has been added to the page is counted: only growth counts.',
+    'It is mounted, operated and removed ten times more, and what has been added to the page is counted: only growth counts. What it replaces for all code on the page is put back and named.',
   unprovenWhen: 'It could not be mounted.',
   random: 'none',
   onTrial: 'page',
@@ -19,6 +21,8 @@ export const leavesNoTrace = clause({
   *stories() {},
   judge: () => undefined,
   async examine(subject): Promise<Examined> {
+    const replaced = await replacedBy(subject)
+    if (replaced !== undefined) return replaced
     const view = subject.document.defaultView as Window & typeof globalThis
     const [way] = subject.chiefWays
     const moves = way?.moves ?? []
@@ -53,3 +57,22 @@ export const leavesNoTrace = clause({
     }
   },
 })
+
+/** What it replaces for all code on the page, at the mount or when a person does something. */
+async function replacedBy(subject: Subject): Promise<Examined | undefined> {
+  for (const { given, moves } of [{ given: subject.middle, moves: [] }, ...subject.ways]) {
+    const played = await subject.play({ given, moves })
+    const at = played.rows.findIndex(({ spoils }) => spoils.length > 0)
+    const row = played.rows[at]
+    if (row !== undefined)
+      return {
+        leak: {
+          says: 'it replaces something that all code on the page relies on',
+          expected: 'everything but itself as it was',
+          found: `replaced: ${row.spoils.join(', ')}`,
+          ledger: ledgerOf(subject.contract, played, at),
+        },
+      }
+  }
+  return undefined
+}

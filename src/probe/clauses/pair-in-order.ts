@@ -1,5 +1,5 @@
 import { printed, valueClauses } from '../../contract/index.js'
-import { crossedText } from '../../engine/index.js'
+import { crossedText, isBelow } from '../../engine/index.js'
 import { clause } from '../clause.js'
 import { settlesEdits, tell } from '../story.js'
 
@@ -56,13 +56,6 @@ export const pairInOrder = clause({
     return undefined
   },
 })
-
-function isBelow(low: unknown, high: unknown): boolean {
-  return (
-    (typeof low === 'number' && typeof high === 'number' && low < high) ||
-    (typeof low === 'string' && typeof high === 'string' && low < high)
-  )
-}
 
 /** Each pair as it is, and with both ends as close together as they may be. */
 function closePairs(pairs: readonly unknown[], gap: number): unknown[] {

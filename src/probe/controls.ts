@@ -81,23 +81,35 @@ export function isOperable(element: HTMLElement): boolean {
 /** Whether a person's hands get to it: what only says that it is disabled still takes a click and a key. */
 export function isReachable(element: HTMLElement): boolean {
   const { disabled, readOnly } = element as HTMLInputElement
-  return (
-    disabled !== true &&
-    readOnly !== true &&
-    element.isConnected &&
-    !element.closest('[hidden], [inert], fieldset[disabled]')
-  )
+  return disabled !== true && readOnly !== true && element.isConnected && !isShutOff(element)
+}
+
+/** Whether something around it keeps everybody out; asked step by step, since a selector has its price. */
+function isShutOff(element: Element): boolean {
+  for (let one: Element | null = element; one !== null; one = one.parentElement)
+    if (
+      one.hasAttribute('hidden') ||
+      one.hasAttribute('inert') ||
+      (one.localName === 'fieldset' && one.hasAttribute('disabled'))
+    )
+      return true
+  return false
 }
 
 /** What can be chosen in a select, in a list, or in the list that a combo box opens. */
 export function optionsOf(control: HTMLElement): HTMLElement[] {
   if (control.localName === 'select') return [...(control as HTMLSelectElement).options]
-  const list = control.matches(OPENERS) ? popupOf(control) : control
+  const list = opensList(control) ? popupOf(control) : control
   return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isReachable)
 }
 
 /** WAI-ARIA 1.2, sections 5.4 and 6.6.1: what opens a list to choose from. */
 const OPENERS = '[role="combobox"], [aria-haspopup="listbox"]'
+
+/** The same, without the price of a selector. */
+function opensList(element: Element): boolean {
+  return element.getAttribute('role') === 'combobox' || element.getAttribute('aria-haspopup') === 'listbox'
+}
 
 /** A combo box names the list that it opens; one that names none may draw it at the end of the page. */
 function popupOf(control: HTMLElement): Element | undefined {
@@ -163,7 +175,7 @@ export function kindOf(element: Element): ControlKind | undefined {
     case 'select':
       return 'select'
     case 'button':
-      if (element.matches(OPENERS)) return 'combo box'
+      if (opensList(element)) return 'combo box'
       return role === 'switch' || role === 'combobox' || role === 'checkbox' || role === 'radio'
         ? ROLE_KINDS[role]
         : 'button'

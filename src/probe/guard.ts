@@ -24,56 +24,78 @@ const CLOSED = ['Object', 'Array']
 
 interface Watched {
   readonly name: string
-  readonly owner: object
+  readonly owner: Record<string, unknown>
   readonly key: string
-  readonly value: unknown
+  /** How it was defined when it had this value. */
+  value: unknown
+  had: PropertyDescriptor | undefined
 }
+
+interface Closed {
+  readonly of: object
+  keys: readonly PropertyKey[]
+}
+
+// What it needs itself is taken now, before anything can be replaced.
+const { defineProperty, deleteProperty, getOwnPropertyDescriptor, ownKeys } = Reflect
+const known = new WeakMap<object, { watched: readonly Watched[]; closed: readonly Closed[] }>()
 
 /**
  * Remembers what every page's code relies on as it is now. The answer puts back what has been replaced since, and names it: a component
  * that replaces something for all code spoils neither the rest of its own probe nor the next component.
  */
 export function guardOf(view: Window & typeof globalThis): () => string[] {
-  const scopes = [...new Set<Record<string, unknown>>([globalThis as never, view as never])]
-  const watched: Watched[] = []
-  const keys = new Map<object, number>()
-  for (const scope of scopes) {
-    for (const key of GLOBALS) if (key in scope) watched.push({ name: key, owner: scope, key, value: scope[key] })
-    for (const [name, members] of Object.entries(MEMBERS)) {
-      const prototype = (scope[name] as { prototype?: Record<string, unknown> } | undefined)?.prototype
-      if (prototype === undefined || keys.has(prototype)) continue
-      keys.set(prototype, CLOSED.includes(name) ? Reflect.ownKeys(prototype).length : -1)
-      for (const key of members)
-        watched.push({ name: `${name}.prototype.${key}`, owner: prototype, key, value: prototype[key] })
-    }
-  }
-  const descriptors = watched.map(({ owner, key }) => Reflect.getOwnPropertyDescriptor(owner, key))
-  const closed = [...keys]
-    .filter(([, count]) => count >= 0)
-    .map(([of, count]) => ({ of, count, own: Reflect.ownKeys(of) }))
-  // What it needs itself is taken now, before anything can be replaced.
-  const { defineProperty, deleteProperty, ownKeys } = Reflect
+  const { watched, closed } = watchedIn(view)
+  for (let at = 0; at < watched.length; at++) remember(watched[at] as Watched)
+  for (let at = 0; at < closed.length; at++) (closed[at] as Closed).keys = ownKeys((closed[at] as Closed).of)
   return () => {
     const replaced: string[] = []
     let count = 0
     for (let at = 0; at < watched.length; at++) {
-      const one = watched[at] as Watched
-      if ((one.owner as Record<string, unknown>)[one.key] === one.value) continue
-      const had = descriptors[at]
-      if (had === undefined ? deleteProperty(one.owner, one.key) : defineProperty(one.owner, one.key, had))
-        replaced[count++] = one.name
+      const { name, owner, key, value, had } = watched[at] as Watched
+      if (owner[key] === value) continue
+      if (had === undefined ? deleteProperty(owner, key) : defineProperty(owner, key, had)) replaced[count++] = name
     }
     for (let at = 0; at < closed.length; at++) {
-      const { of, count: before, own } = closed[at] as (typeof closed)[number]
+      const { of, keys } = closed[at] as Closed
       const now = ownKeys(of)
-      if (now.length === before) continue
-      for (let key = 0; key < now.length; key++) {
+      for (let key = 0; now.length > keys.length && key < now.length; key++) {
         const added = now[key] as string
         let isOwn = false
-        for (let known = 0; known < own.length; known++) isOwn ||= own[known] === added
+        for (let own = 0; own < keys.length; own++) isOwn ||= keys[own] === added
         if (!isOwn && deleteProperty(of, added)) replaced[count++] = `a name '${String(added)}' for all objects`
       }
     }
     return replaced
   }
+}
+
+function remember(one: Watched): void {
+  const value = one.owner[one.key]
+  if (value === one.value) return
+  one.value = value
+  one.had = getOwnPropertyDescriptor(one.owner, one.key)
+}
+
+function watchedIn(view: Window & typeof globalThis): { watched: readonly Watched[]; closed: readonly Closed[] } {
+  const before = known.get(view)
+  if (before !== undefined) return before
+  const watched: Watched[] = []
+  const closed: Closed[] = []
+  const seen = new Set<object>()
+  for (const scope of new Set<Record<string, unknown>>([globalThis as never, view as never])) {
+    const watch = (name: string, owner: Record<string, unknown>, key: string) =>
+      watched.push({ name, owner, key, value: undefined, had: undefined })
+    for (const key of GLOBALS) if (key in scope) watch(key, scope, key)
+    for (const [name, members] of Object.entries(MEMBERS)) {
+      const of = (scope[name] as { prototype?: Record<string, unknown> } | undefined)?.prototype
+      if (of === undefined || seen.has(of)) continue
+      seen.add(of)
+      if (CLOSED.includes(name)) closed.push({ of, keys: [] })
+      for (const key of members) watch(`${name}.prototype.${key}`, of, key)
+    }
+  }
+  const made = { watched, closed }
+  known.set(view, made)
+  return made
 }

@@ -187,7 +187,6 @@ async function play(
   async function rowAfter(move: Move | undefined, impossible: string | undefined): Promise<Row> {
     putBack()
     const settled = await settle(isGesture(move) ? Math.max(0, ...values.map((clause) => clause.within)) : 0)
-    putBack()
     const row: Row = {
       move,
       heard,

@@ -121,7 +121,7 @@ describe('probing in Chromium', () => {
       'open-mark.contract.ts': CONTRACT('open-mark'),
       'open-mark.ts': rude('open-mark', "window.open('about:blank'); alert('oakum'); confirm('pitch')"),
     })
-    const report = await probed(path, { workers: 1 })
+    const report = await probed(path, { workers: 1, clauses: ['follows-change'] })
     const found = report.components.map(({ component }) => component)
     expect(found).to.include.members(['calm-mark', 'open-mark'])
     expect(brokenOf(report).filter((one) => one.startsWith('calm'))).to.eql([])
@@ -141,8 +141,7 @@ describe('adopting into a folder', () => {
     expect(nothing.code).to.equal(2)
     expect(nothing.err).to.match(/no custom element is registered by it; it may be by one of these: \S+one-mark\.js, /)
     await caulker('adopt', join(path, 'one-mark.js'), '--output', into)
-    await caulker('adopt', join(path, 'two-mark.js'), '--output', into)
-    await caulker('adopt', join(path, 'one-mark.js'), '--output', into)
+    await caulker('adopt', join(path, 'two-mark.js'), join(path, 'one-mark.js'), '--output', into)
     const { defines } = JSON.parse(readFileSync(join(into, 'caulker.config.json'), 'utf8')) as { defines: string[] }
     expect(defines).to.eql(['../one-mark.js', '../two-mark.js'])
     const { out, code } = await caulker('probe', into, '--clause', 'reports-once')

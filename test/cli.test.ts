@@ -49,7 +49,7 @@ describe('the command line', () => {
   it('counts what is unproven as a failure only when it is asked to', async () => {
     const folder = folderWith({
       'chain-winch.contract.ts': CONTRACT,
-      'chain-winch.js': `customElements.define('chain-winch', class extends HTMLElement { turns = 0 })`,
+      'chain-winch.js': `customElements.define('chain-winch', class extends HTMLElement {})`,
     })
     const codes = [await caulker('probe', folder), await caulker('probe', folder, '--require-proof')].map(
       ({ code }) => code,

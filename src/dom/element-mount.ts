@@ -9,7 +9,8 @@ import {
 } from '../contract/index.js'
 import type { Given, Heard, Mount, Mounted } from '../ideal/index.js'
 import { deepActiveElement } from './focus.js'
-import { nativeFor, type Native } from './natives.js'
+import type { Native } from './native.js'
+import { nativeFor } from './natives.js'
 
 export interface ElementMountOptions {
   /** Where a new element goes, at the end. */

@@ -1,5 +1,5 @@
 import { labelOf, valueAt, type AnyContract } from '../contract/index.js'
-import type { Native } from './natives.js'
+import type { Native } from './native.js'
 
 type Options = readonly string[]
 

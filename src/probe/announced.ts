@@ -1,6 +1,9 @@
 import { kindOf } from './controls.js'
 import { isLive } from './live.js'
 
+/** How a line begins that nobody sees. */
+export const ANNOUNCED = 'announced: '
+
 const LABELLED = ['input', 'select', 'textarea']
 
 /** What assistive technology is told of a control that nobody sees there: `slider “Pitch”, 0 to 40`. */
@@ -9,7 +12,7 @@ export function announced(element: HTMLElement): string {
   const has = element.getAttributeNames()
   const attribute = (name: string) => (has.includes(name) ? element.getAttribute(name) : null)
   const name = nameFromElsewhere(element, attribute)
-  return `announced: ${attribute('role') ?? kindOf(element) ?? element.localName}${name === '' ? '' : ` “${name}”`}${range(element, attribute)}`
+  return `${ANNOUNCED}${attribute('role') ?? kindOf(element) ?? element.localName}${name === '' ? '' : ` “${name}”`}${range(element, attribute)}`
 }
 
 type Ask = (name: string) => string | null

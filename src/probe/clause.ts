@@ -1,5 +1,5 @@
 import type { AnyContract } from '../contract/index.js'
-import type { BrokenClause } from './probe.js'
+import type { LedgerRow } from './ledger.js'
 import type { Played } from './stage.js'
 import type { Story } from './story.js'
 import type { Subject } from './subject.js'
@@ -32,6 +32,16 @@ export interface Clause {
   judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined
   /** For what no story of one mount can show: looks for itself, and gives what it found. */
   examine?(subject: Subject): Promise<Examined>
+}
+
+/** What is wrong, in words and as a ledger. */
+export interface BrokenClause {
+  readonly says: string
+  readonly expected: string
+  readonly found: string
+  readonly cause?: string
+  /** The shortest story that shows it. */
+  readonly ledger: readonly LedgerRow[]
 }
 
 /** What an examination found: evidence, a leak with its ledger, or why it could not be told. */

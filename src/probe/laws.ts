@@ -1,7 +1,7 @@
 import { equal, printed } from '../contract/index.js'
 import type { Given } from '../ideal/index.js'
 import type { LeakAt } from './clause.js'
-import { linesOnlyIn, pictureText, samePicture, type Picture } from './picture.js'
+import { linesOnlyIn, linesText, looksSame, pictureText, samePicture, type Picture } from './picture.js'
 import type { Played, Row } from './stage.js'
 import { isGesture, isTell, tell } from './story.js'
 import type { Subject } from './subject.js'
@@ -34,7 +34,7 @@ export function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'ro
   if (!samePicture(row.picture, fresh.picture)) {
     const isUnmoved = samePicture(row.picture, before.picture)
     return {
-      says: isUnmoved ? 'the change is not shown' : 'not all of the change is shown',
+      says: changeText(looksSame(row.picture, fresh.picture), isUnmoved),
       ...pictureDifference(fresh.picture, row.picture),
       ...(isUnmoved ? { cause: 'it is read once, at the mount, and not followed afterwards' } : {}),
     }
@@ -48,6 +48,11 @@ export function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'ro
     expected: `${unlike} ${printed(fresh.read[unlike])}`,
     found: `${unlike} ${printed(row.read[unlike])}`,
   }
+}
+
+function changeText(looksRight: boolean, isUnmoved: boolean): string {
+  if (looksRight) return 'assistive technology is not told of the change'
+  return isUnmoved ? 'the change is not shown' : 'not all of the change is shown'
 }
 
 /**
@@ -121,8 +126,8 @@ export function pictureDifference(expected: Picture, found: Picture): { expected
   const added = linesOnlyIn(found, expected)
   if (missing.length + added.length === 0) return { expected: pictureText(expected), found: pictureText(found) }
   return {
-    expected: missing.length === 0 ? `shown without “${added.join(' · ')}”` : `shown ${missing.join(' · ')}`,
-    found: added.length === 0 ? `shown without “${missing.join(' · ')}”` : `shown ${added.join(' · ')}`,
+    expected: missing.length === 0 ? `shown without “${added.join(' · ')}”` : linesText(missing),
+    found: added.length === 0 ? `shown without “${missing.join(' · ')}”` : linesText(added),
   }
 }
 

@@ -1,5 +1,5 @@
 import { shadowOf } from '../dom/index.js'
-import { announced } from './announced.js'
+import { ANNOUNCED, announced } from './announced.js'
 import { controlText } from './control-text.js'
 import { isPopupList } from './controls.js'
 import { isLive } from './live.js'
@@ -24,9 +24,13 @@ export function pictureOf(container: Element): Picture {
 }
 
 export function samePicture(one: Picture, other: Picture): boolean {
+  return sameLines(one.announced, other.announced) && looksSame(one, other)
+}
+
+/** Whether a person who sees it sees no difference. */
+export function looksSame(one: Picture, other: Picture): boolean {
   return (
     sameLines(one.lines, other.lines) &&
-    sameLines(one.announced, other.announced) &&
     (one.live.length === 0 || other.live.length === 0 || sameLines(one.live, other.live))
   )
 }
@@ -39,6 +43,16 @@ export function pictureText(picture: Picture): string {
 /** Everything that is seen or announced. */
 export function allLines({ lines, announced: said, live }: Picture): string[] {
   return [...lines, ...said, ...live]
+}
+
+/** Lines in words: what is shown, then what is announced. */
+export function linesText(lines: readonly string[]): string {
+  const said = lines.filter((line) => line.startsWith(ANNOUNCED))
+  const shown = lines.filter((line) => !line.startsWith(ANNOUNCED))
+  return [
+    ...(shown.length > 0 || said.length === 0 ? [`shown ${shown.join(' · ')}`] : []),
+    ...(said.length > 0 ? [`announced ${said.map((line) => line.slice(ANNOUNCED.length)).join(' · ')}`] : []),
+  ].join(', and ')
 }
 
 /** The lines of one picture that another has not, each as often as it is missing there. */

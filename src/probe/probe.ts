@@ -1,19 +1,20 @@
 import { messageOf, type AnyContract } from '../contract/index.js'
 import { elementMount, rememberRoots } from '../dom/index.js'
 import type { Mount } from '../ideal/index.js'
-import type { Clause, Examined } from './clause.js'
+import type { BrokenClause, Clause, Examined } from './clause.js'
 import { clauses as allClauses } from './clauses/index.js'
 import { asksForForms, knowsForms } from './forms.js'
 import { rememberStates } from './form-state.js'
 import { windowFrames, type Frames } from './frames.js'
 import { judged } from './judge.js'
-import { ledgerOf, type LedgerRow } from './ledger.js'
+import { ledgerOf } from './ledger.js'
 import { minimise } from './minimise.js'
 import type { Hands } from './person/trusted.js'
 import { refuseNamedGestures, type NamedGesture } from './named-gesture.js'
 import { randomStories } from './random.js'
 import type { Story } from './story.js'
-import { subjectFor, type Subject } from './subject.js'
+import { subjectFor } from './ready-subject.js'
+import type { Subject } from './subject.js'
 
 export interface ProbeOptions {
   /** Which document to mount in; by default the one of this window. */
@@ -49,15 +50,6 @@ export interface ClauseResult {
   /** How many stories were judged. */
   readonly stories: number
   readonly leak?: BrokenClause
-}
-
-export interface BrokenClause {
-  readonly says: string
-  readonly expected: string
-  readonly found: string
-  readonly cause?: string
-  /** The shortest story that shows it. */
-  readonly ledger: readonly LedgerRow[]
 }
 
 export interface ProbeReport {

@@ -1,21 +1,10 @@
-import {
-  equal,
-  givenClauses,
-  isValue,
-  valueClauses,
-  type AnyContract,
-  type CommandClause,
-  type PropertyClause,
-  type ValueClause,
-} from '../contract/index.js'
-import { bring, limitsOf, type Limits } from '../engine/index.js'
-import { ideal, type Given } from '../ideal/index.js'
-import { controlRefs, isOperable, type ControlRef } from './controls.js'
+import { equal, isValue, type AnyContract, type PropertyClause, type ValueClause } from '../contract/index.js'
+import type { Limits } from '../engine/index.js'
+import type { Given } from '../ideal/index.js'
+import type { ControlRef } from './controls.js'
 import type { Frames } from './frames.js'
-import { filesToChoose, hostSamples, samplesFor } from './samples.js'
-import { stageFor, type Played, type Row, type StageOptions } from './stage.js'
-import { storyKey, type Call, type Move, type Story } from './story.js'
-import { survey, type Way } from './survey.js'
+import type { Played, Row } from './stage.js'
+import type { Call, Move, Story } from './story.js'
 
 /** A component under examination: what it can be given, what a person can do to it, and how it plays a story. */
 export interface Subject {
@@ -65,110 +54,19 @@ export interface Subject {
   readonly files: readonly File[]
 }
 
-/** Readies a component for the clauses; gives the reason where it cannot be mounted at all. */
-export async function subjectFor(
-  contract: AnyContract,
-  options: StageOptions,
-): Promise<Subject | { readonly unready: string }> {
-  const stage = stageFor(contract, options)
-  const host = hostSamples(options.document)
-  const names = givenClauses(contract)
-  const values = valueClauses(contract)
-  const drawn = new Map(names.map((clause) => [clause.name, samplesFor(clause.type, host)]))
-  const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)
-  if (unmade !== undefined) return { unready: `no sample of '${unmade.name}' could be made from its type` }
-  const played = new Map<string, Promise<Played>>()
-  const component = ideal(contract)
-
-  /** Stories are played one after the other, whoever asks: two at once would share the focus and the clock. */
-  let last: Promise<unknown> = Promise.resolve()
-  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
-    const made = last.then(work)
-    last = made.catch(() => undefined)
-    return made
-  }
-  const play = (story: Story) => {
-    const key = storyKey(story)
-    let found = played.get(key)
-    if (found === undefined) played.set(key, (found = inTurn(() => stage.play(story))))
-    return found
-  }
-  const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
-  const limits = (value: ValueClause, given: Given) => limitsOf(value, (name) => standing(name, given))
-  const fits = (clause: PropertyClause, value: unknown, given: Given) =>
-    equal(standing(clause.name, { ...given, [clause.name]: value }), value)
-  const ordinary = (clause: PropertyClause, given: Given) =>
-    (drawn.get(clause.name) ?? []).filter((value) => !isNothing(clause, value) && fits(clause, value, given))
-
-  const least: Record<string, unknown> = {}
-  for (const clause of names)
-    if (clause.required) least[clause.name] = ordinary(clause, least)[0] ?? drawn.get(clause.name)?.[0]
-  const base = { ...Object.fromEntries(values.flatMap((clause) => withName(clause.name, clause.default))), ...least }
-  const middle = {
-    ...base,
-    ...Object.fromEntries(
-      values.flatMap((clause) => withName(clause.name, middleOf(clause, ordinary(clause, base), limits(clause, base)))),
-    ),
-  }
-  const subject: Subject = {
-    contract,
-    names,
-    values,
-    tellable: names.filter((clause) => !isValue(clause) || clause.lastWord === 'owner' || clause.accepts === 'always'),
-    least,
-    base,
-    middle,
-    ways: [],
-    chiefWays: [],
-    calls: callsOf(contract, host),
-    plain: (name) =>
-      plainOf(
-        names.find((clause) => clause.name === name),
-        (clause) => ordinary(clause, base),
-      ),
-    samples: (name) =>
-      (drawn.get(name) ?? []).filter((value) =>
-        fits(names.find((clause) => clause.name === name) as PropertyClause, value, base),
-      ),
-    limits,
-    ideally: standing,
-    play,
-    fresh: async (given) => (await play({ given, moves: [] })).rows[0],
-    files: filesToChoose(options.document),
-    define: options.mountOn === undefined ? undefined : options.document.defaultView?.customElements.get(contract.tag),
-    controls: [],
-    document: options.document,
-    look: (given, at) => inTurn(() => stage.look(given, [], at)),
-    lookAfter: (given, moves, at) => inTurn(() => stage.look(given, moves, at)),
-    playAnew: (story) => inTurn(() => stage.play(story)),
-    frames: options.frames,
-  }
-  const ways = await survey(subject, stage, options.gestures ?? [])
-  const controls = await stage.look(middle, [], (container) =>
-    controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),
-  )
-  return { ...subject, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
-}
-
-function callsOf({ commands }: AnyContract, host: (name: string) => unknown[]): Call[] {
-  return Object.values<CommandClause>(commands).flatMap(({ name, takes }): Call[] => {
-    if (takes === undefined) return [{ command: name }]
-    const samples = samplesFor(takes, host)
-    const ordinary = samples.find(Boolean) ?? samples[0]
-    return samples.length === 0 ? [] : [{ command: name, takes: ordinary }]
-  })
-}
-
-/** The first way by each control that changes a value; where a text is typed, one that leaves no doubt what it means. */
-function chiefOf(ways: readonly Way[]): Way[] {
-  const chief = new Map<string, Way>()
-  for (const way of ways) {
-    const key = `${way.control.kind} ${way.control.nth}`
-    const before = chief.get(key)
-    if (way.changes.size > 0 && (before === undefined || (before.plainly.size === 0 && way.plainly.size > 0)))
-      chief.set(key, way)
-  }
-  return [...chief.values()]
+/** One thing that a person can do: its moves from a given mount on, and what it changes. */
+export interface Way {
+  readonly given: Given
+  readonly moves: readonly Move[]
+  /** The two-way values that it was seen to change or report. */
+  readonly changes: ReadonlySet<string>
+  readonly control: ControlRef
+  /** What was typed, where something was. */
+  readonly text: string | undefined
+  /** The values that took what was typed as one of their parts. */
+  readonly partly: ReadonlySet<string>
+  /** What was typed, for the values that took it just as it was typed: a number or a text. */
+  readonly plainly: ReadonlyMap<string, number | string>
 }
 
 /** Nothing, and what may be mistaken for it, have clauses of their own. */
@@ -181,27 +79,4 @@ export function isNothing(clause: PropertyClause, value: unknown): boolean {
     value === false ||
     (isValue(clause) && equal(value, clause.empty))
   )
-}
-
-/** At most four, all different, and none that is hard to tell from another by eye. */
-function plainOf(clause: PropertyClause | undefined, ordinary: (clause: PropertyClause) => unknown[]): unknown[] {
-  if (clause === undefined) return []
-  const all = ordinary(clause)
-  return (clause.type as { type?: unknown }).type === 'boolean' ? [true, false] : all.slice(0, 4)
-}
-
-function middleOf(clause: ValueClause, ordinary: unknown[], limits: Limits): unknown {
-  const { least, most, step } = limits
-  const numbers = ordinary.filter((value): value is number => typeof value === 'number')
-  if (numbers.length === 0 || ordinary.some((value) => typeof value !== 'number')) return ordinary[0]
-  if (typeof least !== 'number' || typeof most !== 'number') return numbers[0]
-  const inside = bring(least + (most - least) / 2, {
-    ...limits,
-    step: step ?? ((clause.type as { type?: unknown }).type === 'integer' ? 1 : undefined),
-  })
-  return typeof inside === 'number' ? inside : numbers[0]
-}
-
-function withName(name: string, value: unknown): [string, unknown][] {
-  return value === undefined ? [] : [[name, value]]
 }

@@ -1,5 +1,4 @@
 import { equal, isHost } from '../contract/index.js'
-import type { Given } from '../ideal/index.js'
 import { componentRef, type ControlRef } from './controls.js'
 import type { Gesture } from './gestures.js'
 import { gesturesOf, type NamedGesture } from './named-gesture.js'
@@ -7,22 +6,7 @@ import { foundControls, gesturesAt, wholeGestures, type FoundControl } from './o
 import { samePicture } from './picture.js'
 import type { Played, Stage } from './stage.js'
 import { gesture, storyKey, type Move } from './story.js'
-import type { Subject } from './subject.js'
-
-/** One thing that a person can do: its moves from a given mount on, and what it changes. */
-export interface Way {
-  readonly given: Given
-  readonly moves: readonly Move[]
-  /** The two-way values that it was seen to change or report. */
-  readonly changes: ReadonlySet<string>
-  readonly control: ControlRef
-  /** What was typed, where something was. */
-  readonly text: string | undefined
-  /** The values that took what was typed as one of their parts. */
-  readonly partly: ReadonlySet<string>
-  /** What was typed, for the values that took it just as it was typed: a number or a text. */
-  readonly plainly: ReadonlyMap<string, number | string>
-}
+import type { Subject, Way } from './subject.js'
 
 /** Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values. */
 export async function survey(subject: Subject, stage: Stage, named: readonly NamedGesture[]): Promise<Way[]> {

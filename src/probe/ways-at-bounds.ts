@@ -3,8 +3,7 @@ import { outsideText, type Limits } from '../engine/index.js'
 import type { Given } from '../ideal/index.js'
 import { entersText, type Key } from './gestures.js'
 import { gesture, isGesture, type Move } from './story.js'
-import type { Subject } from './subject.js'
-import type { Way } from './survey.js'
+import type { Subject, Way } from './subject.js'
 
 /** A mount at a bound of a value, and what a person can do there that tries to leave it. */
 export interface WayAtBounds {

@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { linesShowing } from '../laws.js'
-import { allLines, pictureText } from '../picture.js'
+import { allLines, linesText, pictureText } from '../picture.js'
 import { isTell, tell } from '../story.js'
 
 /** An owner that tells the old value back after an edit is followed. */
@@ -47,7 +47,7 @@ export const ownerDecides = clause({
         return {
           row: at,
           says: `it goes on showing the edit of ${name} that its owner took back`,
-          expected: `shown ${missing.join(' · ')}`,
+          expected: linesText(missing),
           found: `shown ${pictureText(row.picture)}`,
         }
     }

@@ -1,7 +1,7 @@
 import { accepts, equal, printed, typeText } from '../../contract/index.js'
 import { clause } from '../clause.js'
 import { linesShowing } from '../laws.js'
-import { allLines, pictureText } from '../picture.js'
+import { allLines, linesText, pictureText } from '../picture.js'
 import { isGesture, settlesEdits } from '../story.js'
 
 /** With how many controls it is tried what one does after another. */
@@ -78,7 +78,7 @@ export const reportsTruth = clause({
           return {
             row: at,
             says: `it reports ${name} ${printed(row.held[name])} and shows something else`,
-            expected: `shown ${missing.join(' · ')}`,
+            expected: linesText(missing),
             found: `shown ${pictureText(row.picture)}`,
           }
       }

@@ -1,6 +1,6 @@
 import type { SlotClause } from '../../contract/index.js'
 import { clause } from '../clause.js'
-import { allLines } from '../picture.js'
+import { allLines, pictureText } from '../picture.js'
 import { tell, type Fill } from '../story.js'
 import type { Row } from '../stage.js'
 
@@ -41,7 +41,7 @@ export const showsSlotted = clause({
       row: at,
       says: isLost ? 'what is in its slot is lost' : 'what is put into its slot has no place there',
       expected: `shown “${CONTENT}”`,
-      found: `shown ${allLines(row.picture).join(' · ')}`,
+      found: `shown ${pictureText(row.picture)}`,
       ...(isLost ? { cause: 'its own drawing replaces the children that its owner gave it' } : {}),
     }
   },

@@ -111,6 +111,17 @@ describe('probing in Chromium', () => {
     expect(brokenOf(await probed(path, { clauses: ['reports-once'], trusted: true }))).to.eql([])
   })
 
+  it('accuses no sound field with --trusted that is set as a whole, or edited as a text of the page', async () => {
+    const report = await probed('test/corpus/corpus.contract.ts', {
+      components: ['haul-date', 'seam-note'],
+      clauses: ['every-way-in', 'reports-once'],
+      trusted: true,
+    })
+    expect(report.troubles).to.eql([])
+    expect(report.components).to.have.length(2)
+    expect(brokenOf(report)).to.eql([])
+  })
+
   it('ends a page that leaves, opens windows or asks in dialogs, and goes on with the next', async () => {
     const rude = (tag: string, how: string) => FIELD(tag).replace('set mark(mark) {', `set mark(mark) { ${how};`)
     const path = folder({

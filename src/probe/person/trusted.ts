@@ -1,4 +1,3 @@
-import { deepActiveElement } from '../../dom/index.js'
 import { findControl, isReachable, optionsOf } from '../controls.js'
 import type { EntersText, Gesture } from '../gestures.js'
 import { hasSelection, isEditable } from './fields.js'
@@ -22,10 +21,13 @@ export type Hands = (acts: readonly HandAct[]) => Promise<void>
  */
 export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
   const synthetic = personAt(container)
+  /** A field whose text was set as a whole: no browser knows that it has changed when it is left. */
+  let setAsWhole: HTMLElement | undefined
 
   async function act(gesture: Gesture): Promise<string | undefined> {
-    if (gesture.do === 'leave') return void deepActiveElement(container.ownerDocument)?.blur()
+    if (gesture.do === 'leave') return leave()
     const element = findControl(container, gesture.on)
+    if (setAsWhole !== undefined && setAsWhole !== element) await leave()
     if (element === undefined) return `there is no ${gesture.on.kind} any more`
     if (!isReachable(element)) return `the ${gesture.on.kind} cannot be operated now`
     element.scrollIntoView({ block: 'center' })
@@ -43,16 +45,27 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
         element.focus()
         return void (await hands([{ key: gesture.key === ' ' ? 'Space' : gesture.key }]))
       case 'enter':
+        if (setAsWhole === element) return synthetic.act(gesture)
         element.focus()
         return void (await hands([{ key: 'Enter' }]))
       case 'type':
       case 'insert':
       case 'paste':
       case 'compose':
-        return isStruck(element) ? struck(element as HTMLInputElement, gesture) : synthetic.act(gesture)
+        return isStruck(element, gesture) ? struck(element as HTMLInputElement, gesture) : whole(element, gesture)
       default:
-        return synthetic.act(gesture)
+        return whole(element, gesture)
     }
+  }
+
+  async function leave(): Promise<string | undefined> {
+    setAsWhole = undefined
+    return synthetic.act({ do: 'leave' })
+  }
+
+  async function whole(element: HTMLElement, gesture: Gesture): Promise<string | undefined> {
+    setAsWhole = element
+    return synthetic.act(gesture)
   }
 
   async function clicked(element: HTMLElement): Promise<string | undefined> {
@@ -94,9 +107,11 @@ function entered({ do: way, text }: EntersText): HandAct {
   return way === 'paste' ? { paste: text } : way === 'compose' ? { compose: text } : { strike: text }
 }
 
-/** Dates, colours and sliders are set as a whole: no two browsers take the same keys for them. */
-function isStruck(element: HTMLElement): boolean {
+/** Dates, colours and sliders are set as a whole, since no two browsers take the same keys for them; so is a part of an editable text. */
+function isStruck(element: HTMLElement, { do: way }: EntersText): boolean {
   return (
-    isEditable(element) || hasSelection(element as HTMLInputElement) || (element as HTMLInputElement).type === 'number'
+    (isEditable(element) && way !== 'insert') ||
+    hasSelection(element as HTMLInputElement) ||
+    (element as HTMLInputElement).type === 'number'
   )
 }

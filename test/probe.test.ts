@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import {
+  elementMount,
   nativeButton,
   nativeCheckbox,
   nativeFile,
@@ -211,6 +212,13 @@ describe('a probe', () => {
         const report = await probe(native, { document, frames: { milliseconds: 16, next } })
         expect(statusesOf(report, 'broken'), native.tag).to.eql([])
       }
+      const area = await probe(nativeText, {
+        document,
+        frames: { milliseconds: 16, next },
+        mount: (into) => elementMount({ element: into.appendChild(document.createElement('textarea')) }),
+      })
+      expect(statusesOf(area, 'broken')).to.eql([])
+      expect(statusesOf(area, 'held')).to.include.members(['reports-once', 'keeps-caret', 'takes-empty'])
     }))
 
   it('runs in the frames of a window where nobody moves a clock', () =>

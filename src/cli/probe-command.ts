@@ -33,7 +33,7 @@ export function probeCommand(exit: (code: number) => void): Command {
     .option('--component <tag...>', 'only these components')
     .option('--clause <id...>', 'only these clauses')
     .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')
-    .option('--trusted', "with --browser: clicks, keys and drags go through the browser's own input; slower")
+    .option('--trusted', "with --browser: clicks, keys, pastes and drags go through the browser's own input; slower")
     .option('--endpoint <url>', 'with --browser: a Chromium that runs elsewhere, by the URL of its debugging endpoint')
     .option(
       '--workers <n>',

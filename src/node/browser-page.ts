@@ -12,6 +12,7 @@ import {
 } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { installClock } from './probe-clock.js'
+import { brokeOff } from './probe-job.js'
 
 /** What a page is asked to probe; its modules are loaded by the functions that the bundle brings. */
 export interface PageJob {
@@ -101,7 +102,7 @@ export async function runJob(
       onStep: (story, row) => beat(stepText(contract, story, row)),
       hangs: (story, row) => job.hung.includes(stepText(contract, story, row)),
     }).catch((thrown: unknown) => {
-      throw new Error(`the probe of <${job.tag}> broke off: ${messageOf(thrown)}`)
+      throw brokeOff(job.tag, thrown)
     })
     return { report }
   } catch (thrown) {

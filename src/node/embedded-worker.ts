@@ -3,12 +3,12 @@ import { refuseUndefined } from '../dom/index.js'
 import { adoptDefined, probe } from '../probe/index.js'
 import { stepText } from '../probe/story.js'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
-import { brokeOff, troubleOf } from './errors.js'
+import { troubleOf } from './errors.js'
 import { beat } from './heartbeat.js'
 import { readDesign } from './read-contract.js'
 import { watchIntrinsics } from './intrinsics.js'
 import { createLoader, type Loader } from './load.js'
-import type { ProbeJob, ProbeMessage } from './probe-job.js'
+import { brokeOff, type ProbeJob, type ProbeMessage } from './probe-job.js'
 
 const isUnspoiled = watchIntrinsics()
 

@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads'
 import { createHeartbeat, readHeartbeat } from './heartbeat.js'
-import type { ProbeJob, ProbeMessage, ProbeOutcome } from './probe-job.js'
+import { brokeOff, type ProbeJob, type ProbeMessage, type ProbeOutcome } from './probe-job.js'
 
 /** How long one step may take before it counts as one that never comes back, in milliseconds. */
 const PATIENCE = 8000
@@ -103,7 +103,7 @@ function createThread(): Thread {
             trouble: {
               file: job.file,
               place: undefined,
-              says: `the probe of <${job.tag}> broke off: ${error.message}`,
+              says: brokeOff(job.tag, error).message,
             },
           },
           true,

@@ -30,11 +30,6 @@ export function troubleOf(file: string, thrown: unknown): Trouble {
   }
 }
 
-/** What is wrong where a probe itself could not go on; a component that does such a thing is named. */
-export function brokeOff(tag: string, thrown: unknown): Error {
-  return new Error(`the probe of <${tag}> broke off: ${messageOf(thrown)}`)
-}
-
 /** A parser says where it stopped on its error, or in its message. */
 function parsePlace(thrown: unknown): Place | undefined {
   const found = /\n? *(\S+\.(?:[cm]?[jt]sx?|json)):(\d+):(\d+)\s*$/.exec(thrown instanceof Error ? thrown.message : '')

@@ -1,3 +1,4 @@
+import { messageOf } from '../contract/index.js'
 import type { Adopted, NamedGesture, ProbeReport } from '../probe/index.js'
 import type { Trouble } from './errors.js'
 
@@ -26,3 +27,8 @@ export type ProbeMessage =
 export type ProbeOutcome = { readonly job: ProbeJob } & (
   { readonly report: ProbeReport } | { readonly adopted: readonly Adopted[] } | { readonly trouble: Trouble }
 )
+
+/** What is wrong where a probe itself could not go on: the component that brought it there is named. Said in threads and in pages alike. */
+export function brokeOff(tag: string, thrown: unknown): Error {
+  return new Error(`the probe of <${tag}> broke off: ${messageOf(thrown)}`)
+}

@@ -1,7 +1,7 @@
 import { resolve } from 'node:path'
-import { probe } from '../dist/probe/index.js'
-import { openEmbeddedWindow } from '../dist/node/embedded-window.js'
-import { createLoader } from '../dist/node/load.js'
+import { probe } from 'caulker/probe'
+import { openEmbeddedWindow } from '../packages/caulker-cli/dist/node/embedded-window.js'
+import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 
 // npm run bench: a whole probe of the bale stepper, against code by hand that mounts it and operates it the same number of times.
 const TURNS = 3

@@ -1,7 +1,9 @@
 import { Bench } from 'tinybench'
 import { JSDOM } from 'jsdom'
-import { compile, reckon, screen, step, firstSlots, twoWay, Type } from '../dist/index.js'
-import { createLoader } from '../dist/node/load.js'
+import { reckon, screen, twoWay, Type } from 'caulker'
+import { firstSlots, step } from 'caulker/inside/engine'
+import { compile } from 'caulker/inside/wiring'
+import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 
 // npm run bench: ratios measured in this one run. They say how a thing compares on this machine now, not how fast it is.
 const { window } = new JSDOM('<!doctype html><body></body>')
@@ -12,7 +14,7 @@ Object.assign(globalThis, {
   customElements: window.customElements,
   CustomEvent: window.CustomEvent,
 })
-const { mountScreen } = await import('../dist/dom/index.js')
+const { mountScreen } = await import('caulker/dom')
 
 const load = createLoader()
 const { baleStepper } = await load(

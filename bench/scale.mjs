@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { check, contract, contractToJson, oneWay, reckon, screen, set, twoWay, Type } from '../dist/index.js'
+import { check, contract, contractToJson, oneWay, reckon, screen, set, twoWay, Type } from 'caulker'
 
 // npm run bench: how a check grows with the design, in ratios within this one run; and what the compiler needs for many screens.
 const TSC = fileURLToPath(new URL('../node_modules/typescript/bin/tsc', import.meta.url))
@@ -100,7 +100,7 @@ function compiling(count) {
   const parts = Array.from({ length: FITTINGS }, (_, at) => `part${at}`)
   const each = (make) => parts.map(make).join(', ')
   const one = (at) => `
-import { contract, oneWay, reckon, screen, set, twoWay, Type } from '../../dist/index.js'
+import { contract, oneWay, reckon, screen, set, twoWay, Type } from '../../packages/caulker/dist/index.js'
 const part = contract('yard-part', { required: ['label'], properties: { label: { type: Type.String() }, most: { type: Type.Integer(), default: 40 } }, values: { count: { type: Type.Integer(), default: 0, bounds: { most: 'most' } } }, events: { 'limit-met': { payload: Type.Object({ limit: Type.String() }) } }, commands: { reset: { effect: 'reset' } } })
 export const screen${at} = screen('screen-${at}', {
   cells: { ${each((name) => `${name}: { type: Type.Integer(), initial: ${at} }`)} },
@@ -122,7 +122,7 @@ export const screen${at} = screen('screen-${at}', {
       include: ['*.ts'],
     }),
   )
-  writeFileSync(join(folder, 'none.ts'), "import '../../dist/index.js'")
+  writeFileSync(join(folder, 'none.ts'), "import '../../packages/caulker/dist/index.js'")
   const none = compile()
   for (let at = 0; at < count; at++) writeFileSync(join(folder, `screen${at}.ts`), one(at))
   const all = compile()

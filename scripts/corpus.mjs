@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { resolve } from 'node:path'
-import { runProbe } from '../dist/cli/run-probe.js'
-import { createLoader } from '../dist/node/load.js'
+import { runProbe } from '../packages/caulker-cli/dist/cli/run-probe.js'
+import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 
 // npm run corpus: probes sound components and single faults in both environments, and writes what was found into docs/corpus.md.
 const { corpus } = await createLoader()(resolve('test/corpus/all.ts'))

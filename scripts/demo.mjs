@@ -4,7 +4,8 @@ import { styleText } from 'node:util'
 // npm run demo: checks and probes the sound boatyard and the leaking one. As a demo it ends with 0, whatever it finds.
 const isTerminal = process.stdout.isTTY && !process.env.NO_COLOR
 const title = (text) => console.log(`\n${isTerminal ? styleText('bold', text) : text}\n${'─'.repeat(text.length)}`)
-const caulker = (...args) => spawnSync(process.execPath, ['dist/cli/main.js', ...args], { stdio: 'inherit' }).status
+const caulker = (...args) =>
+  spawnSync(process.execPath, ['packages/caulker-cli/bin/caulker.js', ...args], { stdio: 'inherit' }).status
 
 title('The sound boatyard: examples/haul-out')
 const sound = [caulker('check', 'examples/haul-out'), caulker('probe', 'examples/haul-out')]

@@ -1,8 +1,9 @@
 import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { rules } from '../dist/index.js'
-import { pageRules } from '../dist/page/index.js'
-import { clauses } from '../dist/probe/index.js'
+import { rules } from 'caulker'
+import { SECTIONS, WHOLE } from 'caulker/inside/contract'
+import { pageRules } from 'caulker/page'
+import { clauses } from 'caulker/probe'
 
 // npm run reference: writes docs/reference.md from the objects that check and probe themselves use.
 if (process.argv[1] === fileURLToPath(import.meta.url)) writeFileSync('docs/reference.md', reference())
@@ -14,6 +15,9 @@ export function reference() {
     [
       '# Reference',
       'Made by `npm run reference` from the rules and clauses themselves.',
+      '## What a contract says',
+      'Each clause of a contract, from the one table that contracts are read, written, compared and explained by.',
+      ...contractTables(),
       '## Findings about contracts',
       ...about('contract').map(ruleText),
       '## Findings about screens',
@@ -28,6 +32,25 @@ export function reference() {
       ...clauses.map(clauseText),
     ].join('\n\n') + '\n'
   )
+}
+
+function contractTables() {
+  const table = (entries) =>
+    [
+      '| clause | what it says |',
+      '| --- | --- |',
+      ...Object.entries(entries).map(([name, { says }]) => `| \`${name}\` | ${says} |`),
+    ].join('\n')
+  const more = Object.fromEntries(
+    Object.entries(SECTIONS.values.table).filter(([name]) => !(name in SECTIONS.properties.table)),
+  )
+  return [
+    `### As a whole\n\n${table(WHOLE)}`,
+    ...Object.entries(SECTIONS).map(
+      ([name, { says, table: entries }]) =>
+        `### \`${name}\`\n\n${says}${name === 'values' ? ' It has the clauses of a property, and these:' : ''}\n\n${table(name === 'values' ? more : entries)}`,
+    ),
+  ]
 }
 
 function ruleText({ id, level, title, why, mend, leaking, mended }) {

@@ -5,7 +5,7 @@ import { ensureChromium } from './ensure-chromium.mjs'
 
 // npm test [-- --grep TEXT]: builds, compiles the tests, runs them all and closes with their count.
 ensureChromium()
-for (const project of ['.', 'test']) {
+for (const project of ['packages/caulker', 'packages/caulker-cli', 'test']) {
   const { status } = spawnSync(process.execPath, ['node_modules/typescript/bin/tsc', '-p', project], {
     stdio: 'inherit',
   })

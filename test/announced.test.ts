@@ -1,7 +1,7 @@
 import { expect } from 'chai'
-import { pictureOf, samePicture, linesOnlyIn } from '../dist/probe/picture.js'
-import { samplesFor } from '../dist/probe/samples.js'
-import { controlsIn, optionsOf } from '../dist/probe/controls.js'
+import { pictureOf, samePicture, linesOnlyIn } from '../packages/caulker/dist/probe/sight/picture.js'
+import { samplesFor } from '../packages/caulker/dist/probe/subject/samples.js'
+import { controlsIn, optionsOf } from '../packages/caulker/dist/probe/person/controls.js'
 import { Type } from 'caulker'
 import { inDocument } from './support/embedded.js'
 

@@ -1,3 +1,5 @@
+import { isWithin, samplesOf } from 'caulker/inside/contract'
+import { isPage } from 'caulker/inside/page'
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
@@ -7,19 +9,17 @@ import {
   check,
   contract,
   designOf,
-  isWithin,
   oneWay,
   payload,
   rules,
-  samplesOf,
   screen,
   set,
   twoWay,
   Type,
   type TSchema,
 } from 'caulker'
-import { checkPages, isPage, pageRules } from 'caulker/page'
-import { createLoader } from '../dist/node/load.js'
+import { checkPages, pageRules } from 'caulker/page'
+import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 import { caulker, folderWith } from './support/cli.js'
 
 const load = createLoader()

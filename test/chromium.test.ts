@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { rmSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { runProbe } from '../dist/cli/run-probe.js'
+import { runProbe } from '../packages/caulker-cli/dist/cli/run-probe.js'
 import { caulker, folderWith } from './support/cli.js'
 
 const CONTRACT = (tag: string, more = '') =>

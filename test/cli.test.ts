@@ -1,13 +1,13 @@
 import { expect } from 'chai'
 import { Ajv } from 'ajv'
 import { Ajv2020 } from 'ajv/dist/2020.js'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { reportSchema } from 'caulker/report'
-import { caulker, folderWith, run } from './support/cli.js'
+import { caulker, folderWith } from './support/cli.js'
 
 const CONTRACT = `import { contract, Type } from 'caulker'\nexport const winch = contract('chain-winch', { summary: 'A winch', values: { turns: { type: Type.Integer(), default: 0 } } })\n`
-const schema = JSON.parse(readFileSync('schema/report-1.json', 'utf8')) as object
+const schema = JSON.parse(readFileSync('packages/caulker/schema/report-1.json', 'utf8')) as object
 const isReport = new Ajv2020({ strict: false }).compile(schema)
 const judged = (text: string) => {
   const report = JSON.parse(text) as { kind: string }
@@ -250,31 +250,6 @@ describe('findings that are known or not wanted', () => {
       artifactLocation: { uri: 'examples/bilge/work-order.screen.js' },
     })
     expect(misspelt.locations[0]!.physicalLocation.region.startLine).to.equal(24)
-  })
-})
-
-describe('the packed package', () => {
-  it('works in an empty project', async function () {
-    this.timeout(300_000)
-    const folder = folderWith({
-      'package.json': '{ "name": "slipway", "private": true, "type": "module" }',
-      'chain-winch.contract.ts': CONTRACT,
-      'chain-winch.ts': `customElements.define('chain-winch', class extends HTMLElement { #turns = 0; get turns() { return this.#turns } set turns(turns) { this.#turns = turns ?? 0; this.textContent = String(this.#turns) } connectedCallback() { const own = Object.getOwnPropertyDescriptor(this, 'turns'); if (own) { delete (this as any).turns; this.turns = own.value }; this.textContent = String(this.#turns) } })`,
-      'use.mjs': `import { contract, Type, check } from 'caulker'\nimport { nativeText } from 'caulker/dom'\nimport { clauses } from 'caulker/probe'\nimport { checkText } from 'caulker/report'\nconsole.log(nativeText.tag, clauses.length, checkText({ kind: 'check', version: 1, contracts: 1, screens: 0, interiors: 0, journeys: 0, pages: 0, findings: [], troubles: [] }).trim(), check({ contracts: [contract('a-b', {})], screens: [] }).length)`,
-    })
-    const packed = await run('npm', ['pack', '--ignore-scripts', '--silent', '--pack-destination', folder])
-    const tarball = packed.out.trim().split('\n').pop()!
-    const installed = await run('npm', ['install', '--prefer-offline', '--silent', `./${tarball}`], folder)
-    expect(installed.code, installed.err).to.equal(0)
-    expect(existsSync(join(folder, 'node_modules/caulker/schema/report-1.json'))).to.equal(true)
-    expect((await run('node', ['use.mjs'], folder)).out).to.equal('native-text 43 No leaks found in 1 contract. 1\n')
-    expect((await run('npx', ['caulker', 'check', '.'], folder)).out).to.equal('No leaks found in 1 contract.\n')
-    const { code, out } = await run('npx', ['caulker', 'probe', '.'], folder)
-    expect([code, out.split('\n')[0]]).to.satisfy(
-      ([ended, answer]: [number, string]) => ended === 0 && answer.startsWith('No leaks in 1 component:'),
-    )
-    const inChromium = await run('npx', ['caulker', 'probe', '.', '--browser'], folder)
-    expect(inChromium.out + inChromium.err).to.match(/^No leaks in 1 component: .* in Chromium/)
   })
 })
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { probe } from 'caulker/probe'
-import { openEmbeddedWindow, type EmbeddedWindow } from '../dist/node/embedded-window.js'
+import { openEmbeddedWindow, type EmbeddedWindow } from '../packages/caulker-cli/dist/node/embedded-window.js'
 import { corpus } from './corpus/all.js'
 
 describe('the fault corpus', () => {

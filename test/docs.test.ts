@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, readFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { globSync } from 'tinyglobby'
-import { createLoader } from '../dist/node/load.js'
+import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 import { folderWith } from './support/cli.js'
 import { inDocument } from './support/embedded.js'
 
@@ -50,7 +50,7 @@ describe('the words of the project', () => {
     expect(written).to.equal(reference())
   })
 
-  for (const file of globSync('src/**/*.ts'))
+  for (const file of globSync('packages/caulker/src/**/*.ts'))
     for (const found of readFileSync(file, 'utf8').matchAll(/@example\n([^]*?)\*\//g))
       it(`${file}: the example at ${found.index} runs`, () => runs(blocksOf(found[1]!.replace(/^ *\* ?/gm, ''))[0]!))
 

@@ -1,5 +1,6 @@
+import { type Fault } from 'caulker/inside/engine'
 import { expect } from 'chai'
-import { contract, oneWay, run, screen, set, twoWay, Type, type Fault } from 'caulker'
+import { contract, oneWay, run, screen, set, twoWay, Type } from 'caulker'
 import { elementMount, mountScreen, nativeButton, nativeNumber, nativeText } from 'caulker/dom'
 import { inDocument } from './support/embedded.js'
 

@@ -1,9 +1,9 @@
+import { compile } from 'caulker/inside/wiring'
+import { createRunner, type Fault, type Refusal } from 'caulker/inside/engine'
 import { expect } from 'chai'
 import {
   clear,
-  compile,
   contract,
-  createRunner,
   idealMount,
   oneWay,
   payload,
@@ -14,9 +14,7 @@ import {
   twoWay,
   Type,
   type AnyScreen,
-  type Fault,
   type MountedIdeal,
-  type Refusal,
 } from 'caulker'
 
 const stepper = contract('bale-stepper', {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { chromium, type Browser, type Page } from 'playwright-core'
 import { createServer, type ViteDevServer } from 'vite'
-import { CHROMIUM_FLAGS, findChromium } from '../dist/node/chromium.js'
+import { CHROMIUM_FLAGS, findChromium } from '../packages/caulker-cli/dist/node/chromium.js'
 
 describe('the boatyard page', () => {
   let server: ViteDevServer

@@ -1,9 +1,10 @@
+import { namedGestureProblem } from 'caulker/inside/probe'
 import { expect } from 'chai'
 import { contract, Type } from 'caulker'
-import { namedGestureProblem, probe, type NamedGesture } from 'caulker/probe'
-import { controlRefs, optionsOf } from '../dist/probe/controls.js'
-import { gestureText, type Gesture } from '../dist/probe/gestures.js'
-import { personAt } from '../dist/probe/person/index.js'
+import { probe, type NamedGesture } from 'caulker/probe'
+import { controlRefs, optionsOf } from '../packages/caulker/dist/probe/person/controls.js'
+import { gestureText, type Gesture } from '../packages/caulker/dist/probe/person/gestures.js'
+import { personAt } from '../packages/caulker/dist/probe/person/index.js'
 import { inDocument } from './support/embedded.js'
 
 type On = (nth: number) => never

@@ -1,13 +1,13 @@
 import { expect } from 'chai'
 
-import { controlRefs } from '../dist/probe/controls.js'
-import type { Gesture } from '../dist/probe/gestures.js'
-import { personAt } from '../dist/probe/person/index.js'
-import { pictureOf } from '../dist/probe/picture.js'
+import { controlRefs } from '../packages/caulker/dist/probe/person/controls.js'
+import type { Gesture } from '../packages/caulker/dist/probe/person/gestures.js'
+import { personAt } from '../packages/caulker/dist/probe/person/index.js'
+import { pictureOf } from '../packages/caulker/dist/probe/sight/picture.js'
 import { clauses } from 'caulker/probe'
-import { judged } from '../dist/probe/judge.js'
-import { subjectFor } from '../dist/probe/ready-subject.js'
-import { locate } from '../dist/node/locate.js'
+import { judged } from '../packages/caulker/dist/probe/judge.js'
+import { subjectFor } from '../packages/caulker/dist/probe/subject/ready-subject.js'
+import { locate } from '../packages/caulker-cli/dist/node/locate.js'
 import { elementMount } from 'caulker/dom'
 import { corpus } from './corpus/all.js'
 import { folderWith } from './support/cli.js'
@@ -166,7 +166,7 @@ describe('a story that breaks a clause', () => {
           mountInto: (into) => elementMount({ into }),
         })
         if ('unready' in subject) throw new Error(subject.unready)
-        const { minimise } = await import('../dist/probe/minimise.js')
+        const { minimise } = await import('../packages/caulker/dist/probe/minimise.js')
         let count = 0
         for (const clause of clauses.filter((one) => one.concerns(of)))
           for (const story of clause.stories(subject)) {

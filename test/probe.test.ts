@@ -15,7 +15,7 @@ import {
 } from 'caulker/dom'
 import { contract, idealMount, Type } from 'caulker'
 import { clauses, probe, probeSuite, windowFrames, type ProbeReport } from 'caulker/probe'
-import { runProbe } from '../dist/cli/run-probe.js'
+import { runProbe } from '../packages/caulker-cli/dist/cli/run-probe.js'
 import type { ProbesReport } from 'caulker/report'
 import { caulker } from './support/cli.js'
 import { inDocument } from './support/embedded.js'

@@ -1,3 +1,4 @@
+import { contractFileSchema } from 'caulker/inside/contract'
 import { expect } from 'chai'
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import fc from 'fast-check'
@@ -6,7 +7,6 @@ import { join } from 'node:path'
 import {
   compareContracts,
   contract,
-  contractFileSchema,
   contractFromJson,
   contractToJson,
   designOf,
@@ -15,7 +15,7 @@ import {
   type AnyContract,
   type Change,
 } from 'caulker'
-import { createLoader } from '../dist/node/load.js'
+import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 import { corpus } from './corpus/all.js'
 import { caulker, folderWith, run } from './support/cli.js'
 
@@ -30,7 +30,7 @@ const boatyard = async () => {
 
 describe('a contract as a file', () => {
   it('publishes the schema that its files are checked by', () => {
-    expect(JSON.parse(readFileSync('schema/contract-1.json', 'utf8'))).to.eql(
+    expect(JSON.parse(readFileSync('packages/caulker/schema/contract-1.json', 'utf8'))).to.eql(
       JSON.parse(JSON.stringify(contractFileSchema)),
     )
   })
@@ -295,13 +295,13 @@ describe('two versions of a contract', () => {
     await run('bash', ['-c', "sed -i 's/default: 0/default: 3/' winch.contract.ts"], folder)
     const compared = await run(
       process.execPath,
-      [join(process.cwd(), 'dist/cli/main.js'), 'compare', 'HEAD', '.'],
+      [join(process.cwd(), 'packages/caulker-cli/bin/caulker.js'), 'compare', 'HEAD', '.'],
       folder,
     )
     expect(compared.out).to.include("✗ chain-winch / turns  the default of 'turns' is 3, and was 0")
     const missing = await run(
       process.execPath,
-      [join(process.cwd(), 'dist/cli/main.js'), 'compare', 'HEAD:decks', '.'],
+      [join(process.cwd(), 'packages/caulker-cli/bin/caulker.js'), 'compare', 'HEAD:decks', '.'],
       folder,
     )
     expect(missing).to.include({ code: 2, err: "caulker: HEAD:decks: the revision HEAD has no 'decks'\n" })

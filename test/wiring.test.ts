@@ -583,8 +583,8 @@ describe('sheets', () => {
           skipLibCheck: true,
           types: [],
           paths: {
-            caulker: [join(process.cwd(), 'dist/index.d.ts')],
-            'caulker/dom': [join(process.cwd(), 'dist/dom/index.d.ts')],
+            caulker: [join(process.cwd(), 'packages/caulker/dist/index.d.ts')],
+            'caulker/dom': [join(process.cwd(), 'packages/caulker/dist/dom.d.ts')],
           },
         },
       }),

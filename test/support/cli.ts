@@ -9,7 +9,7 @@ export interface Ran {
   err: string
 }
 
-export const CLI = 'dist/cli/main.js'
+export const CLI = 'packages/caulker-cli/bin/caulker.js'
 
 /** Runs the command line as a user would, from the repository. */
 export function caulker(...args: string[]): Promise<Ran> {

@@ -1,5 +1,5 @@
 import type { Frames } from 'caulker/probe'
-import { openEmbeddedWindow } from '../../dist/node/embedded-window.js'
+import { openEmbeddedWindow } from '../../packages/caulker-cli/dist/node/embedded-window.js'
 
 /** Runs something with a DOM as globals, and takes the DOM away again. */
 export async function inDocument<T>(

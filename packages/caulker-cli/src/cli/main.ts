@@ -1,0 +1,41 @@
+#!/usr/bin/env node
+import { Command, CommanderError } from 'commander'
+import { CaulkerError, messageOf } from 'caulker/inside/contract'
+import { adoptCommand } from './adopt-command.js'
+import { checkCommand } from './check-command.js'
+import { compareCommand } from './compare-command.js'
+import { EXIT, packageVersion } from './output.js'
+import { probeCommand } from './probe-command.js'
+import { sheetCommand } from './sheet-command.js'
+
+const exit = (code: number) => {
+  process.exitCode = code
+}
+
+const caulker = new Command('caulker')
+  .description('Checks the contracts of input components and their screens, and probes the live components.')
+  .version(packageVersion())
+  .addCommand(checkCommand(exit))
+  .addCommand(probeCommand(exit))
+  .addCommand(compareCommand(exit))
+  .addCommand(sheetCommand(exit))
+  .addCommand(adoptCommand(exit))
+  .addHelpText(
+    'after',
+    '\nExamples:\n  $ caulker check src\n  $ caulker probe src\n  $ caulker adopt yard-parts --output contracts',
+  )
+
+for (const command of [caulker, ...caulker.commands])
+  command.exitOverride().configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'caulker: ')) })
+
+try {
+  await caulker.parseAsync()
+} catch (thrown) {
+  if (thrown instanceof CommanderError) exit(thrown.exitCode === 0 ? EXIT.sound : EXIT.unjudged)
+  else {
+    process.stderr.write(
+      `caulker: ${thrown instanceof CaulkerError ? thrown.message : `something went wrong inside: ${messageOf(thrown)}`}\n`,
+    )
+    exit(EXIT.unjudged)
+  }
+}

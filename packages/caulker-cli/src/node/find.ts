@@ -1,0 +1,70 @@
+import { existsSync, statSync } from 'node:fs'
+import { dirname, join, relative, resolve } from 'node:path'
+import { globSync } from 'tinyglobby'
+import { CaulkerError, closest } from 'caulker/inside/contract'
+
+const KINDS = ['**/*.contract.{ts,js,mts,mjs,json}', '**/*.{screen,interior,journey}.{ts,js,mts,mjs}']
+const IGNORED = ['**/node_modules/**', '**/dist/**', '**/.*/**']
+
+/** What is found at some paths: modules and contract files, and pages, those that were named themselves marked as such. */
+export interface DesignFiles {
+  readonly files: readonly string[]
+  /** What stands beside files that were named themselves: read for what belongs together, and not judged. */
+  readonly beside: readonly string[]
+  readonly pages: readonly { readonly file: string; readonly isNamed: boolean }[]
+}
+
+/** Finds files as they are named, and searches folders. Throws for a path that is not there. */
+export function findDesignFiles(paths: readonly string[]): DesignFiles {
+  const files: string[] = []
+  const beside: string[] = []
+  const pages = new Map<string, boolean>()
+  for (const path of paths) {
+    const absolute = resolve(path)
+    if (!existsSync(absolute))
+      throw new CaulkerError('bad-file', `${path}: there is no such file or folder${nearby(absolute)}`)
+    if (statSync(absolute).isDirectory()) {
+      files.push(...search(absolute, KINDS))
+      for (const page of search(absolute, ['**/*.html'])) if (!pages.has(page)) pages.set(page, false)
+    } else if (/\.html?$/.test(absolute)) pages.set(absolute, true)
+    else {
+      files.push(absolute)
+      beside.push(...search(dirname(absolute), KINDS.slice(1)))
+    }
+  }
+  return {
+    files: [...new Set(files)].sort(),
+    beside: [...new Set(beside)].filter((file) => !files.includes(file)).sort(),
+    pages: [...pages].map(([file, isNamed]) => ({ file, isNamed })),
+  }
+}
+
+/** The contract files beside a page, for one that is checked by itself. */
+export function contractsBeside(page: string): string[] {
+  return search(dirname(page), KINDS.slice(0, 1))
+}
+
+/** The files that match some patterns in a folder. */
+export function search(folder: string, patterns: readonly string[]): string[] {
+  return globSync([...patterns], { cwd: folder, absolute: true, ignore: IGNORED, expandDirectories: false }).sort()
+}
+
+/** A path as a person writes it: relative to where the command runs. */
+export function shown(file: string): string {
+  const near = relative(process.cwd(), file)
+  return near === '' ? '.' : near.startsWith('..') ? file : near
+}
+
+function nearby(absolute: string): string {
+  const folder = dirname(absolute)
+  if (!existsSync(folder)) return ''
+  const near = closest(
+    absolute,
+    search(folder, ['*']).concat(
+      globSync('*', { cwd: folder, onlyDirectories: true, absolute: true, expandDirectories: false }).map((one) =>
+        one.replace(/\/$/, ''),
+      ),
+    ),
+  )
+  return near === undefined ? '' : `; did you mean '${shown(join(near))}'?`
+}

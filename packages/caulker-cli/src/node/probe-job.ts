@@ -1,0 +1,34 @@
+import { messageOf } from 'caulker/inside/contract'
+import type { Adopted, NamedGesture, ProbeReport } from 'caulker/inside/probe'
+import type { Trouble } from './errors.js'
+
+/** One component to probe, or modules whose elements are to be adopted, as it is sent to a thread or a page. */
+export interface ProbeJob {
+  readonly file: string
+  readonly tag: string
+  /** The modules that define elements. */
+  readonly defines: readonly string[]
+  readonly seed: number
+  readonly clauses: readonly string[] | undefined
+  readonly gestures: readonly NamedGesture[]
+  /** Whether a person acts through the browser's own input. */
+  readonly trusted?: boolean
+  /** The steps that never came back when they were tried before. */
+  readonly hung: readonly string[]
+  /** Whether contracts are to be read off the elements that the modules define: these tags, or all where none is named. */
+  readonly adopts?: readonly string[]
+}
+
+export type ProbeMessage =
+  | { readonly kind: 'done'; readonly report: ProbeReport; readonly spoiled: boolean }
+  | { readonly kind: 'adopted'; readonly adopted: readonly Adopted[]; readonly spoiled: boolean }
+  | { readonly kind: 'trouble'; readonly trouble: Trouble; readonly spoiled: boolean }
+
+export type ProbeOutcome = { readonly job: ProbeJob } & (
+  { readonly report: ProbeReport } | { readonly adopted: readonly Adopted[] } | { readonly trouble: Trouble }
+)
+
+/** What is wrong where a probe itself could not go on: the component that brought it there is named. Said in threads and in pages alike. */
+export function brokeOff(tag: string, thrown: unknown): Error {
+  return new Error(`the probe of <${tag}> broke off: ${messageOf(thrown)}`)
+}

@@ -1,0 +1,132 @@
+import { isContract, placeOf, type AnyContract } from '../contract/index.js'
+import { isHandlerTable, isInterior, isJourney, isScreen, isTopic } from '../wiring/index.js'
+import { designView, type Design } from './reading/design-view.js'
+import type { Finding, Leak, Rule } from './rules/rule.js'
+import { rules as allRules } from './rules/index.js'
+import { viewOf, type ScreenView } from './reading/screen-view.js'
+
+/** Whatever can be checked among what a module exports, by itself or in a list, or in any other bag of values. */
+export function designOf(exported: Readonly<Record<string, unknown>> | readonly unknown[]): Required<Design> {
+  const all = [...new Set(Object.values(exported).flat())]
+  return {
+    contracts: all.filter(isContract),
+    screens: all.filter(isScreen),
+    interiors: all.filter(isInterior),
+    journeys: all.filter(isJourney),
+    topics: all.filter(isTopic),
+    handlers: all.filter(isHandlerTable),
+  }
+}
+
+/**
+ * Reads a design at rest, and says what leaks: nothing is run and nothing is mounted.
+ *
+ * @example
+ * ```ts
+ * import { check, contract, screen, Type } from 'caulker'
+ * const winch = contract('chain-winch', { required: ['label'], properties: { label: { type: Type.String() } } })
+ * const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: () => ({ winch: {} as never }) })
+ * console.assert(check({ contracts: [winch], screens: [slip] }).some(({ rule }) => rule === 'required-missing'))
+ * ```
+ */
+export function check(design: Design, rules: readonly Rule[] = allRules): Finding[] {
+  return createChecker(rules)(design)
+}
+
+/**
+ * A check that remembers: a contract or screen that it has seen before, the very same object in the same journeys, is not read again.
+ */
+export function createChecker(rules: readonly Rule[] = allRules): (design: Design) => Finding[] {
+  const about = <A extends Rule['about']>(what: A) =>
+    rules.filter((rule): rule is Extract<Rule, { about: A }> => rule.about === what)
+  const [ofContracts, ofScreens, ofJourneys, ofDesigns] = [
+    about('contract'),
+    about('screen'),
+    about('journey'),
+    about('design'),
+  ]
+  const contracts = new WeakMap<object, Finding[]>()
+  const views = new WeakMap<object, { view: ScreenView; findings: Finding[] | undefined }>()
+
+  /** A screen is another one where journeys hold other cells of it. */
+  const viewAgain: typeof viewOf = (screen, shared = new Set()) => {
+    const before = views.get(screen)
+    if (before !== undefined && [...shared].join() === [...before.view.shared].join()) return before.view
+    const view = viewOf(screen, shared)
+    views.set(screen, { view, findings: undefined })
+    return view
+  }
+
+  function aboutContract(contract: AnyContract): Finding[] {
+    const known = contracts.get(contract)
+    if (known !== undefined) return known
+    const found: Finding[] = []
+    for (const rule of ofContracts) collect(found, rule, rule.find(contract), contract.tag, contract)
+    contracts.set(contract, found)
+    return found
+  }
+
+  function aboutScreen(view: ScreenView, name: string): Finding[] {
+    const known = views.get(view.screen)
+    if (known?.findings !== undefined) return known.findings
+    const found: Finding[] = []
+    for (const rule of ofScreens) collect(found, rule, rule.find(view), name, view.screen)
+    views.set(view.screen, { view, findings: found })
+    return found
+  }
+
+  return (design) => {
+    const seen = designView(design, viewAgain)
+    const found: Finding[] = [
+      ...seen.contracts.flatMap(aboutContract),
+      ...seen.screens.flatMap((view) => aboutScreen(view, view.screen.name)),
+      ...seen.interiors.flatMap(({ view, interior }) => aboutScreen(view, `${interior.contract.tag} inside`)),
+    ]
+    for (const view of seen.journeys) {
+      const { journey } = view
+      for (const rule of ofJourneys) collect(found, rule, rule.find(view), journey.name, journey)
+      for (const rule of ofScreens) collect(found, rule, rule.findAcross?.(view) ?? [], journey.name, journey)
+    }
+    for (const rule of ofDesigns)
+      for (const leak of rule.find(seen)) found.push(findingOf(rule, leak, leak.of.name, leak.of.written))
+    return found
+  }
+}
+
+function collect(found: Finding[], rule: Rule, leaks: Iterable<Leak>, owner: string, written: object): void {
+  for (const leak of leaks) found.push(findingOf(rule, leak, owner, written))
+}
+
+function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Finding {
+  const shown = leak.at.filter((part) => !SECTIONS.has(part))
+  return {
+    rule: rule.id,
+    level: leak.level ?? rule.level,
+    subject: shown.length === 0 ? owner : `${owner} / ${shown.join('.')}`,
+    says: leak.says,
+    mend: leak.mend ?? rule.mend,
+    place: placeOf(written),
+    path: leak.path ?? leak.at,
+  }
+}
+
+/** Parts of a path that lead to the line, and say nothing to a reader. */
+const SECTIONS = new Set([
+  'bind',
+  'cells',
+  'properties',
+  'values',
+  'actions',
+  'reckoned',
+  'fittings',
+  'on',
+  'events',
+  'commands',
+  'waives',
+  'rows',
+  'shown',
+  'loads',
+  'hears',
+  'screens',
+  'shares',
+])

@@ -1,0 +1,6 @@
+export { check, createChecker, designOf } from './check.js'
+export type { Design } from './reading/design-view.js'
+export { hitBy, type Hit } from './reading/hits.js'
+export type { Finding, Leak, Level, Rule, RuleTexts } from './rules/rule.js'
+export { rules } from './rules/index.js'
+export { closestMend, nearestMend } from './rules/rule.js'

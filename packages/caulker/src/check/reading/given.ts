@@ -1,0 +1,28 @@
+import type { Readable, Step } from '../../wiring/index.js'
+import { isPayload } from '../../wiring/index.js'
+
+/** What a step gives to an operation, a command, a topic or an owner: the cells among it, and its members where it is an object. */
+
+export function isReadable(value: unknown): value is Readable<unknown> {
+  const kind = (value as { kind?: unknown } | null)?.kind
+  return (kind === 'cell' || kind === 'reckoned') && 'name' in (value as object)
+}
+
+/** The cells and reckoned cells that a step reads. */
+export function givenReadables(step: Step): Readable<unknown>[] {
+  if (step.step === 'call' || step.step === 'save') return readablesIn(step.given)
+  if (step.step === 'announce' || step.step === 'report') return readablesIn(step.value)
+  return []
+}
+
+export function readablesIn(given: unknown): Readable<unknown>[] {
+  if (isReadable(given)) return [given]
+  return Object.values(membersOf(given)).filter(isReadable)
+}
+
+/** The members of what is given, where they are written one by one. */
+export function membersOf(given: unknown): Readonly<Record<string, unknown>> {
+  return typeof given === 'object' && given !== null && !Array.isArray(given) && !isReadable(given) && !isPayload(given)
+    ? (given as Record<string, unknown>)
+    : {}
+}

@@ -1,0 +1,9 @@
+import { allSteps } from '../../wiring/index.js'
+import type { ScreenView } from './screen-view.js'
+
+/** Where the steps of a screen lead; an action that no event sets off may be called by the page. */
+export function waysOf(view: ScreenView): string[] {
+  return view.actions.flatMap(({ action }) =>
+    [...allSteps(action.steps)].flatMap((step) => (step.step === 'go' ? [step.to] : [])),
+  )
+}

@@ -1,0 +1,36 @@
+import { leak, screenRule } from './rule.js'
+import { isShared } from '../reading/screen-view.js'
+
+/** A report that is taken by a two-way binding and by a handler into the same cell. */
+export const heardTwice = screenRule({
+  id: 'heard-twice',
+  level: 'warning',
+  title: 'One report is taken twice',
+  why: 'The binding sets the cell, and the handler sets it again: the second goes past what the first was amended to, and whoever drops one of them believes to have changed something.',
+  mend: 'Drop the handler: the binding takes the report.',
+  leaking: `
+import { contract, payload, screen, set, twoWay, Type } from 'caulker'
+const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } } })
+export const slip = screen('slipway', {
+  cells: { turns: { type: Type.Integer(), initial: 0 } },
+  fittings: { winch },
+  bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns), on: { 'turns-set': [set(cells.turns, payload())] } } }),
+})`,
+  mended: `
+import { contract, screen, twoWay, Type } from 'caulker'
+const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } } })
+export const slip = screen('slipway', {
+  cells: { turns: { type: Type.Integer(), initial: 0 } },
+  fittings: { winch },
+  bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) } }),
+})`,
+  *find({ fittings }) {
+    for (const fitting of fittings)
+      for (const [value, binding] of fitting.boundValues())
+        if (isShared(binding) && fitting.takersOf(value).some((cell) => cell.name === binding.source.name))
+          yield leak(
+            ['bind', fitting.name, 'on', value.event],
+            `'${fitting.name}.${value.name}' is bound two-way to '${binding.source.name}', and the handler of '${value.event}' sets it once more`,
+          )
+  },
+})

@@ -1,0 +1,111 @@
+import type { Rule } from './rule.js'
+import { boundsCrossed } from './bounds-crossed.js'
+import { bypassedInterception } from './bypassed-interception.js'
+import { circularWiring } from './circular-wiring.js'
+import { commandForValue } from './command-for-value.js'
+import { commandTooEarly } from './command-too-early.js'
+import { copiedCell } from './copied-cell.js'
+import { deadEnd } from './dead-end.js'
+import { deafProperty } from './deaf-property.js'
+import { defaultOffType } from './default-off-type.js'
+import { defaultOutOfBounds } from './default-out-of-bounds.js'
+import { draftNeverSaved } from './draft-never-saved.js'
+import { draftOverwrites } from './draft-overwrites.js'
+import { duplicateKey } from './duplicate-key.js'
+import { eventCase } from './event-case.js'
+import { flagTrueByDefault } from './flag-true-by-default.js'
+import { frozenValue } from './frozen-value.js'
+import { halfBound } from './half-bound.js'
+import { heardTwice } from './heard-twice.js'
+import { impureFunction } from './impure-function.js'
+import { muteValue } from './mute-value.js'
+import { narrowedExtension } from './narrowed-extension.js'
+import { nativeEventName } from './native-event-name.js'
+import { noEmpty } from './no-empty.js'
+import { ownerTooHigh } from './owner-too-high.js'
+import { platformName } from './platform-name.js'
+import { refreshBeforeAnswer } from './refresh-before-answer.js'
+import { requiredHidden } from './required-hidden.js'
+import { requiredMissing } from './required-missing.js'
+import { requiredWithDefault } from './required-with-default.js'
+import { resetMisses } from './reset-misses.js'
+import { sourceMismatch } from './source-mismatch.js'
+import { splitValue } from './split-value.js'
+import { submitBeforeCommit } from './submit-before-commit.js'
+import { submitOmits } from './submit-omits.js'
+import { tooMuchPublic } from './too-much-public.js'
+import { twoWriters } from './two-writers.js'
+import { typeMismatch } from './type-mismatch.js'
+import { undocumented } from './undocumented.js'
+import { unheardEvent } from './unheard-event.js'
+import { unheardTopic } from './unheard-topic.js'
+import { unknownCommand } from './unknown-command.js'
+import { unknownHandler } from './unknown-handler.js'
+import { unknownName } from './unknown-name.js'
+import { unreachedScreen } from './unreached-screen.js'
+import { unreadCell } from './unread-cell.js'
+import { unreasonedWaiver } from './unreasoned-waiver.js'
+import { unsetCell } from './unset-cell.js'
+import { wrongOperation } from './wrong-operation.js'
+
+/** The rules about a contract by itself. */
+const aboutContracts = [
+  requiredWithDefault,
+  defaultOffType,
+  defaultOutOfBounds,
+  boundsCrossed,
+  flagTrueByDefault,
+  platformName,
+  nativeEventName,
+  eventCase,
+  splitValue,
+  noEmpty,
+  commandForValue,
+  unreasonedWaiver,
+  undocumented,
+  narrowedExtension,
+]
+
+/** The rules about a wiring. */
+const aboutScreens = [
+  unknownName,
+  unknownCommand,
+  requiredMissing,
+  typeMismatch,
+  frozenValue,
+  halfBound,
+  unheardEvent,
+  heardTwice,
+  twoWriters,
+  copiedCell,
+  unreadCell,
+  unsetCell,
+  impureFunction,
+  commandTooEarly,
+  sourceMismatch,
+  wrongOperation,
+  refreshBeforeAnswer,
+  submitOmits,
+  submitBeforeCommit,
+  resetMisses,
+  draftNeverSaved,
+  draftOverwrites,
+  duplicateKey,
+  requiredHidden,
+]
+
+/** The rules about what is inside a component, and behind its face. */
+const aboutInteriors = [deafProperty, muteValue, bypassedInterception, unknownHandler]
+
+/** The rules about what belongs together: screens of a journey, topics, whole designs. */
+const aboutJourneys = [deadEnd, unreachedScreen, ownerTooHigh]
+const aboutDesigns = [circularWiring, unheardTopic, tooMuchPublic]
+
+/** Every rule, in the order in which findings are listed. */
+export const rules: readonly Rule[] = [
+  ...aboutContracts,
+  ...aboutScreens,
+  ...aboutInteriors,
+  ...aboutJourneys,
+  ...aboutDesigns,
+]

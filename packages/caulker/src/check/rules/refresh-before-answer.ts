@@ -1,0 +1,65 @@
+import type { Step, Steps } from '../../wiring/index.js'
+import { leak, screenRule } from './rule.js'
+import { operationNamed, type ScreenView } from '../reading/screen-view.js'
+
+/** A cell that is loaded again before the change it should show has been answered. */
+export const refreshBeforeAnswer = screenRule({
+  id: 'refresh-before-answer',
+  level: 'error',
+  title: 'A list is loaded again before the change has arrived',
+  why: 'Both calls are on their way at once, and the load mostly wins: the person sees the old list, and only a reload brings the new entry.',
+  mend: 'Put the refresh under then of the call, so that it follows the answer.',
+  leaking: `
+import { call, contract, load, oneWay, refresh, screen, source, Type } from 'caulker'
+const office = source('yard-office', { berths: { effect: 'reads', gives: Type.Array(Type.String()) }, free: { effect: 'creates' } })
+const board = contract('berth-board', { summary: 'A board', properties: { berths: { type: Type.Array(Type.String()), default: [] } }, events: { freed: {} } })
+export const berths = screen('berths', {
+  cells: { berths: { type: Type.Array(Type.String()), initial: [] } },
+  fittings: { board },
+  sources: { office },
+  loads: ({ sources }) => ({ berths: load(sources.office.berths) }),
+  actions: ({ cells, sources }) => ({ free: [call(sources.office.free), refresh(cells.berths)] }),
+  bind: ({ cells, actions }) => ({ board: { berths: oneWay(cells.berths), on: { freed: actions.free } } }),
+})`,
+  mended: `
+import { call, contract, load, oneWay, refresh, screen, source, Type } from 'caulker'
+const office = source('yard-office', { berths: { effect: 'reads', gives: Type.Array(Type.String()) }, free: { effect: 'creates' } })
+const board = contract('berth-board', { summary: 'A board', properties: { berths: { type: Type.Array(Type.String()), default: [] } }, events: { freed: {} } })
+export const berths = screen('berths', {
+  cells: { berths: { type: Type.Array(Type.String()), initial: [] } },
+  fittings: { board },
+  sources: { office },
+  loads: ({ sources }) => ({ berths: load(sources.office.berths) }),
+  actions: ({ cells, sources }) => ({ free: [call(sources.office.free, undefined, { then: [refresh(cells.berths)] })] }),
+  bind: ({ cells, actions }) => ({ board: { berths: oneWay(cells.berths), on: { freed: actions.free } } }),
+})`,
+  *find(view) {
+    for (const { at, action } of view.actions)
+      for (const { change, cell } of tooEarly(view, action.steps))
+        yield leak(at, `'${cell}' is loaded again while ${change} is still on its way`)
+  },
+})
+
+function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ change: string; cell: string }> {
+  const changed = new Map<string, string>()
+  for (const step of steps) {
+    const change =
+      step.step === 'refresh' ? changed.get(view.screen.loads[step.cell.name]?.operation.source ?? '') : undefined
+    if (step.step === 'refresh' && change !== undefined) yield { change, cell: step.cell.name }
+    const made = changeOf(view, step)
+    if (made !== undefined) changed.set(made.source, made.change)
+    if (step.step !== 'call' && step.step !== 'save') continue
+    yield* tooEarly(view, step.then)
+    yield* tooEarly(view, step.fails)
+  }
+}
+
+/** Which source a step changes, and in words how. */
+function changeOf(view: ScreenView, step: Step): { source: string; change: string } | undefined {
+  const { submit } = view.screen
+  if (step.step === 'submit') return submit && { source: operationNamed(submit.to).source, change: 'what is submitted' }
+  const ref = step.step === 'call' ? step.operation : step.step === 'save' ? step.to : undefined
+  const operation = ref === undefined ? undefined : view.operation(ref)
+  if (ref === undefined || operation === undefined || operation.effect === 'reads') return undefined
+  return { source: ref.source, change: `'${ref.source}.${ref.name}'` }
+}

@@ -1,0 +1,62 @@
+import { allSteps } from '../../wiring/index.js'
+import { leak, screenRule } from './rule.js'
+import { sendings, type Sending } from '../reading/sends.js'
+
+/** An operation that cannot do what the screen wants of it. */
+export const wrongOperation = screenRule({
+  id: 'wrong-operation',
+  level: 'error',
+  title: 'An operation does something else than is meant',
+  why: 'A submit that only reads keeps nothing; an update without its key changes the wrong record, or none; a load that writes does so whenever the screen is opened.',
+  mend: 'Name the operation that does it, with what tells the record.',
+  leaking: `
+import { contract, screen, source, submit, twoWay, Type } from 'caulker'
+const office = source('yard-office', { berth: { effect: 'reads', takes: Type.Object({ name: Type.String() }) } })
+const name = contract('vessel-name', { summary: 'A name', values: { name: { type: Type.String() } }, events: { send: {} } })
+export const berth = screen('berth', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  fittings: { name },
+  sources: { office },
+  bind: ({ cells }) => ({ name: { name: twoWay(cells.name), on: { send: [submit()] } } }),
+  submit: { sends: ['name'], to: 'office.berth' },
+})`,
+  mended: `
+import { contract, screen, source, submit, twoWay, Type } from 'caulker'
+const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ name: Type.String() }) } })
+const name = contract('vessel-name', { summary: 'A name', values: { name: { type: Type.String() } }, events: { send: {} } })
+export const berth = screen('berth', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  fittings: { name },
+  sources: { office },
+  bind: ({ cells }) => ({ name: { name: twoWay(cells.name), on: { send: [submit()] } } }),
+  submit: { sends: ['name'], to: 'office.book' },
+})`,
+  *find(view) {
+    for (const sending of sendings(view)) {
+      const wrong = wrongAbout(sending)
+      if (wrong !== undefined) yield leak(sending.at, `'${sending.ref.source}.${sending.ref.name}' ${wrong}`)
+    }
+    for (const { at, action } of view.actions)
+      for (const step of allSteps(action.steps))
+        if (
+          step.step === 'refresh' &&
+          view.cells.has(step.cell.name) &&
+          !Object.hasOwn(view.screen.loads, step.cell.name)
+        )
+          yield leak(at, `'${step.cell.name}' is to be loaded again, and the screen never loads it`, {
+            mend: `Say under loads what '${step.cell.name}' is loaded with.`,
+          })
+  },
+})
+
+function wrongAbout({ how, operation, given, members }: Sending): string | undefined {
+  const { effect, key } = operation
+  if (how === 'load' && effect !== 'reads') return `${effect} a record, and is called whenever the screen is entered`
+  if ((how === 'submit' || how === 'save') && effect === 'reads') return `only reads: what is sent is kept nowhere`
+  // There may be just one record; then nothing names it.
+  if ((effect !== 'updates' && effect !== 'removes') || key === undefined) return undefined
+  const isWhole = given !== undefined && Object.keys(members).length === 0
+  return isWhole || Object.hasOwn(members, key)
+    ? undefined
+    : `${effect} the record that '${key}' names, and is not sent it`
+}

@@ -1,0 +1,65 @@
+export {
+  contract,
+  isContract,
+  givenClauses,
+  valueClauses,
+  clauseOf,
+  eventNames,
+  isGuessed,
+  isValue,
+  type AnyContract,
+  type Contract,
+  type ContractDraft,
+  type ContractTypes,
+  type NameMap,
+} from './contract.js'
+export type {
+  CommandClause,
+  CommandDraft,
+  CommandMap,
+  EventClause,
+  EventDraft,
+  PropertyClause,
+  PropertyDraft,
+  ReadingClause,
+  ReadingDraft,
+  SlotClause,
+  SlotDraft,
+  ValueClause,
+  ValueDraft,
+} from './clauses.js'
+export type { OneOrMore } from './data/lists.js'
+export { SECTIONS, WHOLE, type After, type Amend, type Refuse, type Section, type Table } from './table/index.js'
+export { CaulkerError, messageOf, type ErrorCode } from './data/errors.js'
+export { closest, hint, kebab, labelOf } from './data/names.js'
+export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './data/place.js'
+export { extend, type Extension } from './extend.js'
+export { contractFileSchema } from './file-schema.js'
+export { contractFromJson, contractToJson, type ContractJson } from './json.js'
+export { schemaJson } from './data/types.js'
+export { pointerParts, valueAt } from './data/pointer.js'
+export { printed } from './data/print.js'
+export {
+  accepts,
+  checkOf,
+  equal,
+  host,
+  HOST_KEYWORD,
+  isHost,
+  Type,
+  typeText,
+  type SchemaMap,
+  type Static,
+  type TSchema,
+} from './data/types.js'
+export { listed, mapValues } from './data/lists.js'
+export { isWithin, type Compatibility } from './data/compatible.js'
+export { samplesOf } from './data/samples.js'
+export { compareContracts, nextVersion, weightOf, type Change, type Weight } from './compare.js'
+export type { Kebab, Named, ReportName, ValueEventNames } from './report-name.js'
+export { typeFrom } from './data/type-from.js'
+export type { PlainTypes, TypedContractJson, TypesFrom } from './typed-json.js'
+export { withDeclared } from './declared.js'
+export { elementsOfManifest, manifestOf, type ManifestElement, type ManifestField } from './manifest.js'
+export { bring, crossedText, isBelow, limitsOf, outsideText, type Limits } from './bounds.js'
+export { settle, withinLimits, type Settled } from './interception.js'

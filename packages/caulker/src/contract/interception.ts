@@ -1,0 +1,63 @@
+import type { ValueClause } from './clauses.js'
+import type { Amend, Refuse } from './table/index.js'
+import { printed } from './data/print.js'
+import { checkOf, typeText, type TSchema } from './data/types.js'
+import { bring, crossedText, outsideText, type Limits } from './bounds.js'
+
+/** What became of a proposed value: it stands (perhaps amended), or it is refused with a reason. */
+export type Settled =
+  { readonly stands: true; readonly value: unknown } | { readonly stands: false; readonly reason: string }
+
+interface Intercepted {
+  readonly type: TSchema
+  readonly amend: readonly Amend<unknown>[]
+  readonly refuse: readonly Refuse<unknown>[]
+}
+
+/** The way of every proposal: type check, `amend` in order, bounds and step by `outside`, `refuse` in order. */
+export function settle(
+  clause: Intercepted,
+  proposed: unknown,
+  before: unknown,
+  bounded?: { clause: ValueClause; limits: Limits; by: 'owner' | 'person' },
+): Settled {
+  if (!fits(clause.type, proposed)) return refused(`${printed(proposed)} is not of type ${typeText(clause.type)}`)
+  let value = proposed
+  for (const amend of clause.amend) value = amend(value, before)
+  if (value !== proposed && !fits(clause.type, value))
+    return refused(`amend made ${printed(value)}, which is not of type ${typeText(clause.type)}`)
+  if (bounded !== undefined) {
+    const inside = withinLimits(bounded.clause, value, bounded.limits, bounded.by === 'person' ? before : undefined)
+    if (!inside.stands) return inside
+    value = inside.value
+  }
+  for (const refuse of clause.refuse) {
+    const reason = refuse(value, before)
+    if (reason !== undefined) return refused(reason)
+  }
+  return { stands: true, value }
+}
+
+/**
+ * What a value becomes at its bounds: brought in, refused or kept, as its clause says. A crossed pair is refused, unless it is known
+ * what the person moved it from.
+ */
+export function withinLimits(clause: ValueClause, value: unknown, limits: Limits, movedFrom?: unknown): Settled {
+  if (clause.outside === 'keep') return { stands: true, value }
+  if (clause.outside === 'clamp') {
+    const inside = bring(value, limits, movedFrom)
+    const crossed = crossedText(inside, limits)
+    return crossed === undefined ? { stands: true, value: inside } : refused(crossed)
+  }
+  const outside = outsideText(value, limits)
+  return outside === undefined ? { stands: true, value } : refused(outside)
+}
+
+/** Undefined means "not given", which every type allows. */
+function fits(type: TSchema, value: unknown): boolean {
+  return value === undefined || checkOf(type)(value)
+}
+
+function refused(reason: string): Settled {
+  return { stands: false, reason }
+}

@@ -1,0 +1,162 @@
+import { pointerParts } from '../data/pointer.js'
+import { Type, type TSchema } from '../data/types.js'
+
+/** Where the names stand that a clause may give for others. */
+export type NameSection = 'given' | 'properties' | 'values'
+
+/** What a clause may be written as: in a file, in a module, and what is said of anything else. */
+export interface Kind<V> {
+  /** Nothing where only a module can hold it. */
+  readonly schema: TSchema | undefined
+  /** What it has to be, for one that it cannot be. */
+  wrong(value: unknown): string | undefined
+  /** The names of other clauses that it gives: they have to be there. */
+  readonly names?: { readonly of: NameSection; in(value: unknown): readonly unknown[] }
+  /** The clauses inside it, where it is an object of them. */
+  readonly parts?: Readonly<Record<string, Kind<any>>>
+  /** Only for the compiler. */
+  readonly types?: V
+}
+
+const judged =
+  (isRight: (value: unknown) => boolean, must: string) =>
+  (value: unknown): string | undefined =>
+    isRight(value) ? undefined : must
+
+export function isObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value)
+}
+
+const isText = (value: unknown): value is string => typeof value === 'string' && value !== ''
+const textSchema = Type.String({ minLength: 1 })
+
+export const text: Kind<string> = { schema: textSchema, wrong: judged(isText, 'must be a text') }
+
+export const flag: Kind<boolean> = {
+  schema: Type.Boolean(),
+  wrong: judged((value) => typeof value === 'boolean', 'must be true or false'),
+}
+
+/** Any value: what it may be depends on the type beside it. */
+export const anything: Kind<unknown> = { schema: Type.Unknown(), wrong: () => undefined }
+
+export function choice<const W extends string>(...words: readonly W[]): Kind<W> {
+  return {
+    schema: Type.Enum(words as never) as TSchema,
+    wrong: judged((value) => words.includes(value as W), `must be ${words.map((word) => `'${word}'`).join(' or ')}`),
+  }
+}
+
+export const milliseconds: Kind<number> = {
+  schema: Type.Number({ minimum: 0 }),
+  wrong: judged((value) => typeof value === 'number' && value >= 0, 'must be a number of milliseconds, 0 or more'),
+}
+
+export const pointer: Kind<string> = {
+  schema: Type.String({ pattern: '^(/([^~]|~[01])*)?$' }),
+  wrong: judged(
+    (value) => typeof value === 'string' && pointerParts(value) !== undefined,
+    "must be a JSON Pointer, such as '/detail/value'",
+  ),
+}
+
+export const dataType: Kind<TSchema> = {
+  schema: Type.Unsafe({ $ref: 'https://json-schema.org/draft/2020-12/schema' }) as TSchema,
+  wrong: judged(
+    (value) => isObject(value) || typeof value === 'boolean',
+    'must be a data type: write Type.String(), or a JSON Schema object',
+  ),
+}
+
+/** An attribute by its name, or none at all. */
+export const attributeName: Kind<string | false> = {
+  schema: Type.Union([textSchema, Type.Literal(false)]),
+  wrong: judged((value) => value === false || isText(value), 'must be a text, or false for none'),
+}
+
+/** Functions stay in the module. */
+export const functions: Kind<unknown> = {
+  schema: undefined,
+  wrong: judged(
+    (value) => (Array.isArray(value) ? value : [value]).every((one) => typeof one === 'function'),
+    'must be a function or a list of functions',
+  ),
+}
+
+export function listOf<const W extends string>(...words: readonly W[]): Kind<readonly W[]> {
+  return {
+    schema: Type.Array(Type.Enum(words as never)) as TSchema,
+    wrong: judged(
+      (value) => Array.isArray(value) && value.every((one) => words.includes(one as W)),
+      `must be a list of ${words
+        .map((word) => `'${word}'`)
+        .join(', ')
+        .replace(/, ([^,]*)$/, ' and $1')}`,
+    ),
+  }
+}
+
+export const names: Kind<readonly string[]> = {
+  schema: Type.Array(textSchema),
+  wrong: judged(
+    (value) => Array.isArray(value) && value.every((one) => typeof one === 'string'),
+    'must be a list of names',
+  ),
+}
+
+/** The names of other clauses of the same contract. */
+export function namesOf(of: NameSection): Kind<readonly string[]> {
+  return { ...names, names: { of, in: (value) => (Array.isArray(value) ? value : []) } }
+}
+
+export function nameOf(of: NameSection, must = 'must be a text'): Kind<string> {
+  return { schema: textSchema, wrong: judged(isText, must), names: { of, in: (value) => [value] } }
+}
+
+/** A date or time text is a bound itself, never a name. */
+const isName = (value: unknown): value is string => typeof value === 'string' && !/^\d/.test(value)
+
+/** A number, a date or time, or the name of a property or value that holds it. */
+export const bound: Kind<string | number> = {
+  schema: Type.Union([Type.Number(), textSchema]),
+  wrong: () => undefined,
+  names: { of: 'given', in: (value) => (isName(value) ? [value] : []) },
+}
+
+function amount(isRight: (value: number) => boolean, must: string, schema: TSchema): Kind<string | number> {
+  return {
+    schema: Type.Union([schema, textSchema]),
+    wrong: judged(
+      (value) => typeof value === 'string' || (typeof value === 'number' && isRight(value)),
+      `${must}, or the name of a property`,
+    ),
+    names: { of: 'given', in: (value) => (typeof value === 'string' ? [value] : []) },
+  }
+}
+
+export const stepSize = amount((size) => size > 0, 'must be a number above 0', Type.Number({ exclusiveMinimum: 0 }))
+export const distance = amount((size) => size >= 0, 'must be a number, 0 or more', Type.Number({ minimum: 0 }))
+
+type PartsOf<P> = { [K in keyof P]?: P[K] extends Kind<infer V> ? V | undefined : never }
+
+/** An object of clauses of its own, those in `must` always there. */
+export function partsOf<P extends Readonly<Record<string, Kind<any>>>>(
+  parts: P,
+  says: string,
+  must: readonly (keyof P & string)[] = [],
+): Kind<PartsOf<P>> {
+  const schemas = Object.entries(parts).map(([name, { schema = Type.Unknown() }]) => [
+    name,
+    must.includes(name) ? schema : Type.Optional(schema),
+  ])
+  return {
+    schema: Type.Object(Object.fromEntries(schemas) as Record<string, TSchema>, { additionalProperties: false }),
+    wrong: judged(isObject, says),
+    parts: parts as never,
+  }
+}
+
+/** Texts by name. */
+export function textsBy(what: string): Kind<Readonly<Record<string, string>>> {
+  return { schema: Type.Record(Type.String(), textSchema), wrong: judged(isObject, what) }
+}

@@ -1,0 +1,215 @@
+import {
+  CaulkerError,
+  valueAt,
+  givenClauses,
+  pointerParts,
+  valueClauses,
+  type AnyContract,
+  type ValueClause,
+} from '../contract/index.js'
+import { deepActiveElement } from './focus.js'
+import type { Native } from './native.js'
+import { nativeFor } from './natives.js'
+import type { Given, Heard, Mount, Mounted } from '../mount/index.js'
+
+export interface ElementMountOptions {
+  /** Where a new element goes, at the end. */
+  readonly into?: Element | ShadowRoot
+  /** An element that is there already; it is left there on removal. */
+  readonly element?: Element
+}
+
+/**
+ * The mount over real elements: a custom element by the tag of its contract, or a native control.
+ *
+ * It sets what bounds and options need before the values, listens for declared events only, and sets nothing while the person is
+ * composing text. Throws a {@link CaulkerError} `not-defined` where no such element is registered.
+ *
+ * @example
+ * ```ts
+ * import { elementMount, nativeText } from 'caulker/dom'
+ * const heard: unknown[] = []
+ * const mounted = elementMount({ into: document.body })(nativeText, { value: 'pitch' }, (report) => heard.push(report.payload))
+ * mounted.tell({ value: 'oakum' })
+ * console.assert(mounted.read('value') === 'oakum' && heard.length === 0)
+ * ```
+ */
+export function elementMount(options: ElementMountOptions): Mount {
+  return (contract, given, hear) => {
+    const native = nativeFor(contract.tag)
+    const view = (options.element ?? options.into)?.ownerDocument?.defaultView
+    if (view === null || view === undefined)
+      throw new CaulkerError('bad-argument', 'elementMount needs an element, or a connected place to put one into')
+    const element = options.element ?? created(contract, native, view)
+    refuseOther(contract, native, element, view)
+    return mountOver(element, options, contract, native, given, hear)
+  }
+}
+
+function mountOver(
+  element: Element,
+  options: ElementMountOptions,
+  contract: AnyContract,
+  native: Native | undefined,
+  given: Given,
+  hear: (heard: Heard) => void,
+): Mounted {
+  const write = (name: string, value: unknown) =>
+    native === undefined ? assign(element, name, value) : native.write(element as never, name, value)
+  const read = (name: string) =>
+    native === undefined ? (element as never as Record<string, unknown>)[name] : native.read(element as never, name)
+  const order = givenClauses(contract).map((clause) => clause.name)
+  const tell = (changes: Given) => {
+    const names = Object.keys(changes)
+    if (names.length === 1) return void write(names[0] as string, changes[names[0] as string])
+    for (const name of order) if (Object.hasOwn(changes, name)) write(name, changes[name])
+  }
+  const composing = composingWatch(element)
+  const listening = listen(element, contract, native, hear)
+  let waiting: Record<string, unknown> = {}
+  const flush = () => {
+    const late = waiting
+    waiting = {}
+    tell(late)
+  }
+  element.addEventListener('compositionend', flush)
+
+  tell(given)
+  if (options.element === undefined) options.into?.append(element)
+  return {
+    tell(changes) {
+      if (!composing.isComposing()) return tell(changes)
+      const values = Object.keys(contract.values)
+      const now = Object.entries(changes).filter(([name]) => !values.includes(name))
+      Object.assign(waiting, Object.fromEntries(Object.entries(changes).filter(([name]) => values.includes(name))))
+      tell(Object.fromEntries(now))
+    },
+    read,
+    commit() {
+      const active = deepActiveElement(element.ownerDocument)
+      if (active === null) return
+      active.blur()
+      active.focus()
+    },
+    command(name, ...args) {
+      const method: unknown = (element as never as Record<string, unknown>)[name]
+      if (typeof method !== 'function')
+        throw new CaulkerError('unknown-command', `<${contract.tag}> has no method '${name}'`)
+      return method.apply(element, args) as unknown
+    },
+    remove() {
+      listening.stop()
+      composing.stop()
+      element.removeEventListener('compositionend', flush)
+      if (options.element === undefined) element.remove()
+    },
+  }
+}
+
+/** Throws where a contract is of an element that no module has registered in this window. */
+export function refuseUndefined({ tag }: AnyContract): void {
+  if (nativeFor(tag) === undefined && globalThis.customElements.get(tag) === undefined)
+    throw new CaulkerError('not-defined', `<${tag}> is not registered by any module that defines elements`)
+}
+
+/** By its constructor, so that what the constructor throws reaches the caller; `createElement` would swallow it. */
+function created(contract: AnyContract, native: Native | undefined, view: Window): Element {
+  if (native !== undefined) return native.create(view.document, contract)
+  const define = view.customElements.get(contract.tag)
+  if (define === undefined)
+    throw new CaulkerError(
+      'not-defined',
+      `<${contract.tag}> is not registered; import the module that defines it first`,
+    )
+  return new define()
+}
+
+function refuseOther(contract: AnyContract, native: Native | undefined, element: Element, view: Window): void {
+  const fits = native === undefined ? element.localName === contract.tag : native.fits(element)
+  if (!fits)
+    throw new CaulkerError(
+      'bad-argument',
+      `expected ${native?.expects ?? `<${contract.tag}>`} for the contract '${contract.tag}', found <${element.localName}>`,
+    )
+  if (native === undefined && view.customElements.get(contract.tag) === undefined)
+    throw new CaulkerError(
+      'not-defined',
+      `<${contract.tag}> is not registered; import the module that defines it before the screen is mounted`,
+    )
+}
+
+function assign(element: Element, name: string, value: unknown): void {
+  ;(element as never as Record<string, unknown>)[name] = value
+}
+
+function listen(
+  element: Element,
+  contract: AnyContract,
+  native: Native | undefined,
+  hear: (heard: Heard) => void,
+): { stop(): void } {
+  const stops: (() => void)[] = []
+  const on = (event: string, heard: (event: Event) => void) => {
+    const listener = (happened: Event) => {
+      if (isFromHere(element, happened)) heard(happened)
+    }
+    element.addEventListener(event, listener)
+    stops.push(() => element.removeEventListener(event, listener))
+  }
+  for (const value of valueClauses(contract)) {
+    const parts = pointerParts(value.payloadAt) ?? []
+    on(value.event, (event) => {
+      if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, valueAt(event, parts)) })
+    })
+    const { vetoEvent } = value
+    if (vetoEvent !== undefined)
+      on(vetoEvent, (event) => {
+        const payload = carried(value, valueAt(event, parts))
+        hear({ event: vetoEvent, payload, veto: () => event.preventDefault() })
+      })
+  }
+  for (const name of Object.keys(contract.events))
+    on(native?.events[name] ?? name, (event) => hear({ event: name, payload: (event as CustomEvent).detail ?? null }))
+  return { stop: () => stops.forEach((stop) => stop()) }
+}
+
+/** An event of a fitting that stands inside this one is not this one's. */
+function isFromHere(element: Element, event: Event): boolean {
+  const target = event.target as Element | null
+  return (
+    target === element ||
+    target?.closest?.('[data-fitting]') === element ||
+    target?.closest?.('[data-fitting]') === element.closest('[data-fitting]')
+  )
+}
+
+/** A native number that is NaN is empty; files come as a list. */
+function carried(value: ValueClause, payload: unknown): unknown {
+  if (isFileList(payload)) return [...payload]
+  return typeof payload === 'number' && Number.isNaN(payload) ? value.empty : payload
+}
+
+/** What a file field holds is told as a list. */
+function isFileList(payload: unknown): payload is Iterable<File> {
+  return typeof payload === 'object' && payload !== null && 'item' in payload && Symbol.iterator in payload
+}
+
+/** Text that does not parse is still the person's. */
+function isUnfinished(event: Event): boolean {
+  return (event.target as HTMLInputElement | null)?.validity?.badInput === true
+}
+
+function composingWatch(element: Element): { isComposing(): boolean; stop(): void } {
+  let composing = false
+  const start = () => (composing = true)
+  const end = () => (composing = false)
+  element.addEventListener('compositionstart', start)
+  element.addEventListener('compositionend', end)
+  return {
+    isComposing: () => composing,
+    stop() {
+      element.removeEventListener('compositionstart', start)
+      element.removeEventListener('compositionend', end)
+    },
+  }
+}

@@ -1,0 +1,1 @@
+export type { Given, Heard, Mount, Mounted } from './mount.js'

@@ -1,0 +1,1 @@
+export { checkPages, markup, pageRules, type MarkupOptions, type Page, type PageRule } from './page/index.js'

@@ -1,0 +1,5 @@
+export { checkPages, usesAny } from './check-pages.js'
+export type { PageRule } from './rules/page-rule.js'
+export { isPage, type Page } from './reading/page-view.js'
+export { everyRule, pageRules } from './rules/index.js'
+export { markup, type MarkupOptions } from './markup.js'

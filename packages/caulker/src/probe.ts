@@ -1,0 +1,16 @@
+export {
+  adoptElement,
+  clauses,
+  probe,
+  probeSuite,
+  windowFrames,
+  type Adopted,
+  type Clause,
+  type ClauseResult,
+  type Frames,
+  type LedgerRow,
+  type NamedGesture,
+  type ProbeOptions,
+  type ProbeReport,
+  type Status,
+} from './probe/index.js'

@@ -1,0 +1,89 @@
+import { equal, printed, valueClauses, type ValueClause } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
+import { pictureDifference } from './laws.js'
+import { samePicture } from '../sight/picture.js'
+import type { Row } from '../stage/stage.js'
+import { isGesture, settlesEdits } from '../stage/story.js'
+import type { Subject } from '../subject/subject.js'
+
+/** A value that asks before it changes asks, and keeps to the answer. */
+export const asksFirst = clause({
+  id: 'asks-first',
+  group: 'bounds',
+  promise:
+    'Before it changes it asks, and where its owner vetoes, or has the change proposed and does not tell it, nothing changes.',
+  why: 'A veto that comes too late, or is not listened to, leaves a choice standing that was never allowed.',
+  tried:
+    'Everything that a person can do, under an owner that lets everything pass, one that vetoes everything and one that heeds nothing.',
+  unprovenWhen: 'No control was found that changes the value.',
+  random: 'none',
+  onTrial: 'gesture',
+  concerns: (contract) => valueClauses(contract).some((value) => value.vetoEvent !== undefined || isProposed(value)),
+  *stories(subject) {
+    for (const way of subject.chiefWays) {
+      yield { given: way.given, moves: way.moves }
+      if (subject.values.some(({ vetoEvent }) => vetoEvent !== undefined))
+        yield { given: way.given, moves: way.moves, setting: 'vetoed' }
+      if (subject.values.some(isProposed)) yield { given: way.given, moves: way.moves, setting: 'unheeded' }
+    }
+  },
+  judge(subject, { rows, story }) {
+    if (story.setting === 'unheeded') return unheededLeak(subject, rows)
+    for (const [at, row] of rows.entries())
+      for (const { name, event, vetoEvent } of subject.values) {
+        if (vetoEvent === undefined || !isGesture(row.move)) continue
+        const asked = row.heard.findIndex((one) => one.event === vetoEvent)
+        const reported = row.heard.findIndex((one) => one.event === event)
+        if (story.setting !== 'vetoed') {
+          if (reported >= 0 && (asked < 0 || asked > reported))
+            return {
+              row: at,
+              says: `${name} changes and nobody was asked`,
+              expected: `heard ${vetoEvent}, then ${event}`,
+              found: `heard ${row.heard.map((one) => one.event).join(', then ')}`,
+            }
+        } else if (
+          asked >= 0 &&
+          (reported >= 0 || (settlesEdits(row.move) && !equal(row.read[name], rows[0].read[name])))
+        )
+          return {
+            row: at,
+            says: `${name} changes against the veto of its owner`,
+            expected: `${name} ${printed(rows[0].read[name])}, and nothing is reported`,
+            found: `${name} ${printed(row.read[name])}${reported >= 0 ? `, and heard ${event}` : ''}`,
+          }
+      }
+    return undefined
+  },
+})
+
+function isProposed({ applies }: ValueClause): boolean {
+  return applies === 'when-told'
+}
+
+/** A value that applies when told waits for its owner, and shows until then what stands. */
+async function unheededLeak(subject: Subject, rows: readonly Row[]): Promise<LeakAt | undefined> {
+  for (const [at, row] of rows.entries())
+    for (const { name } of subject.values.filter(isProposed)) {
+      const [first] = rows
+      if (first === undefined || !isGesture(row.move) || !settlesEdits(row.move)) continue
+      if (!equal(row.read[name], first.read[name]))
+        return {
+          row: at,
+          says: `${name} changes before its owner tells it`,
+          expected: `${name} ${printed(first.read[name])}, until it is told`,
+          found: `${name} ${printed(row.read[name])}`,
+        }
+      const proposed = row.heard.find((one) => one.value === name)
+      if (proposed === undefined || samePicture(row.picture, first.picture)) continue
+      // It may show that it waits for an answer, and not the answer.
+      const taken = await subject.fresh({ ...row.held, [name]: proposed.payload })
+      if (samePicture(row.picture, taken.picture))
+        return {
+          row: at,
+          says: `${name} is shown changed before its owner tells it`,
+          ...pictureDifference(first.picture, row.picture),
+        }
+    }
+  return undefined
+}

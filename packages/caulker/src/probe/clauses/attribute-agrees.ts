@@ -1,0 +1,125 @@
+import { closest, equal, printed, type PropertyClause } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
+import { unlikeFresh } from './laws.js'
+import { attributeText } from '../stage/settings.js'
+import type { Played, Row } from '../stage/stage.js'
+import { isTell, tell, type Story } from '../stage/story.js'
+import type { Subject } from '../subject/subject.js'
+
+/** An attribute says what its property says, and the other way round where the contract reflects it. */
+export const attributeAgrees = clause({
+  id: 'attribute-agrees',
+  group: 'down',
+  promise:
+    'An attribute means what its property means, at the mount and later, and a removed one means that nothing is given.',
+  why: 'Markup, servers and style sheets know attributes only. One that is read as a text, read once, or spelt otherwise works in a script and not in a page.',
+  tried:
+    'Ordinary values are given as attributes, set and removed later; where the contract reflects a property, it is told and the attribute is read.',
+  unprovenWhen: 'It observes no attribute of its contract.',
+  random: 'none',
+  onTrial: 'tell',
+  needsElement: true,
+  concerns: (contract) =>
+    Object.values<PropertyClause>({ ...contract.properties, ...contract.values }).some(
+      ({ attribute }) => attribute !== false,
+    ),
+  *stories(subject) {
+    for (const clauseOf of judgedNames(subject)) yield* storiesOf(subject, clauseOf)
+  },
+  async judge(subject, played) {
+    return (await unlikeItsProperty(subject, played)) ?? notReflected(subject, played)
+  },
+})
+
+/**
+ * The names whose attribute it observes. Where it observes one that no name has, it may have misspelt one that it does not: then all are
+ * judged.
+ */
+function judgedNames(subject: Subject): PropertyClause[] {
+  const observed = (
+    (subject.define as { observedAttributes?: readonly string[] } | undefined)?.observedAttributes ?? []
+  ).map((name) => name.toLowerCase())
+  const withAttribute = subject.names.filter(({ attribute }) => attribute !== false)
+  const strange = observed
+    .filter(
+      (name) =>
+        !/^(?:aria-|on|data-)|^(?:name|form|disabled|required|readonly|value|tabindex|style|class|id|hidden|lang|dir|title|label)$/.test(
+          name,
+        ),
+    )
+    .filter((name) => !withAttribute.some(({ attribute }) => attribute === name))
+  const unobserved = withAttribute
+    .map(({ attribute }) => attribute as string)
+    .filter((name) => !observed.includes(name))
+  const meant = strange.map((name) => closest(name, unobserved))
+  return withAttribute.filter(
+    ({ attribute }) => observed.includes(attribute as string) || meant.includes(attribute as string),
+  )
+}
+
+function* storiesOf(subject: Subject, clauseOf: PropertyClause): Iterable<Story> {
+  const { name, attribute, reflects } = clauseOf
+  if (attribute === false) return
+  const [value, other] = subject.plain(name)
+  for (const one of [value, other].filter((given) => given !== undefined)) {
+    yield { given: { ...subject.base, [name]: one }, moves: [], setting: 'attributes' }
+    const text = attributeText(clauseOf, one)
+    if (text !== undefined) yield { given: subject.base, moves: [{ attribute, text }] }
+  }
+  if (!clauseOf.required && value !== undefined)
+    yield { given: { ...subject.base, [name]: value }, moves: [{ attribute, text: null }], setting: 'attributes' }
+  if (reflects)
+    for (const one of [value, other])
+      if (one !== undefined) yield { given: subject.base, moves: [tell({ [name]: one })] }
+}
+
+async function unlikeItsProperty(subject: Subject, { rows, story }: Played): Promise<LeakAt | undefined> {
+  for (const [at, row] of rows.entries()) {
+    const move = row.move
+    if (isTell(move) || (at === 0 && story.setting !== 'attributes')) continue
+    const given = { ...story.given }
+    if (move !== undefined && 'attribute' in move) {
+      const named = subject.names.find(({ attribute }) => attribute === move.attribute) as PropertyClause
+      const told = [...subject.plain(named.name)].find((one) => equal(attributeText(named, one), move.text))
+      if (move.text === null && told === undefined) delete (given as Record<string, unknown>)[named.name]
+      else (given as Record<string, unknown>)[named.name] = told
+    }
+    const fresh = await subject.fresh(given)
+    if (fresh.fault !== undefined || fresh.unsettled !== undefined) return undefined
+    const leak = unlikeFresh({ ...row, held: given }, rows[at - 1] ?? fresh, fresh)
+    if (leak !== undefined)
+      return {
+        row: at,
+        says:
+          at === 0
+            ? 'an attribute means something else than its property'
+            : 'a changed attribute is not followed as its property is',
+        expected: leak.expected,
+        found: leak.found,
+      }
+  }
+  return undefined
+}
+
+function notReflected(subject: Subject, { rows }: Played): LeakAt | undefined {
+  for (const [at, row] of rows.entries())
+    for (const name of isTell(row.move) ? Object.keys(row.move.tell) : []) {
+      const named = subject.names.find((one) => one.name === name) as PropertyClause
+      const text = attributeText(named, row.read[name])
+      if (!named.reflects || named.attribute === false || text === undefined || !equal(row.read[name], row.held[name]))
+        continue
+      const found = attributeIn(row, named.attribute)
+      if (found !== text)
+        return {
+          row: at,
+          says: `${name} is not reflected to its attribute`,
+          expected: `${named.attribute} ${printed(text)}`,
+          found: `${named.attribute} ${printed(found)}`,
+        }
+    }
+  return undefined
+}
+
+function attributeIn({ around }: Row, name: string): string | null {
+  return around.attributes[name] ?? null
+}

@@ -1,0 +1,65 @@
+import { isHost, printed } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { settlesEdits, tell } from '../stage/story.js'
+import type { Row } from '../stage/stage.js'
+import type { Subject } from '../subject/subject.js'
+import { asksForForms, knowsForms } from '../subject/forms.js'
+
+/** A form sends its value as it is now. */
+export const carriesFormValue = clause({
+  id: 'carries-form-value',
+  group: 'reset and submit',
+  promise: 'In a form with a name it sends its value as it is now: given, told and edited.',
+  why: 'A form value that is set once, or by only one of the ways in, sends yesterday\u2019s choice with today\u2019s order.',
+  tried:
+    'It is mounted in a form with a name, given and told values and operated; what the form would send is compared with what it holds.',
+  unprovenWhen: 'Its form value is no text, number or file.',
+  random: 'any',
+  onTrial: 'gesture',
+  needsElement: true,
+  needsForms: true,
+  concerns: ({ form }) => form !== undefined,
+  *stories(subject) {
+    const name = subject.contract.form?.value ?? ''
+    for (const value of subject.plain(name).slice(0, 2)) {
+      yield { given: { ...subject.middle, [name]: value }, moves: [], setting: 'form' }
+      yield { given: subject.middle, moves: [tell({ [name]: value })], setting: 'form' }
+    }
+    for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
+  },
+  proves: (_subject, { story, rows }) =>
+    story.setting === 'form' && rows.some(({ around }) => around.formValues.length > 0),
+  judge(subject, { story, rows }) {
+    if (story.setting !== 'form') return undefined
+    for (const [at, row] of rows.entries()) {
+      const value = settlesEdits(row.move) ? formValueOf(subject, row) : undefined
+      if (value === undefined) continue
+      const sent = row.around.formValues
+      if (sent.length === 0 && !isFormAssociated(subject)) continue
+      if (sent.length !== 1 || !isSentAs(value, sent[0]))
+        return {
+          row: at,
+          says: 'the form would send something else than it holds',
+          expected: `sends ${printed(value)}`,
+          found: sent.length === 0 ? 'sends nothing' : `sends ${sent.map((one) => printed(one)).join(', ')}`,
+        }
+    }
+    return undefined
+  },
+})
+
+/** A text, number or file that is not empty: only of those it is plain how a form sends them. */
+export function formValueOf(subject: Subject, row: Row): unknown {
+  const value = row.read[subject.contract.form?.value ?? '']
+  return typeof value === 'number' || (typeof value === 'string' && value !== '') || isHost(value) ? value : undefined
+}
+
+/** Only where the platform knows form-associated elements can nothing sent be blamed on the component. */
+export function isFormAssociated(subject: Subject): boolean {
+  return asksForForms(subject) && knowsForms(subject)
+}
+
+export function isSentAs(value: unknown, sent: unknown): boolean {
+  if (typeof value === 'number') return typeof sent === 'string' && Number(sent) === value
+  return typeof value === 'string' ? sent === value : sent === value || (sent as File).name === (value as File).name
+}

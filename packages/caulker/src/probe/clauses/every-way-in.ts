@@ -1,0 +1,86 @@
+import { equal } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
+import type { ControlKind } from '../person/controls.js'
+import { entersText } from '../person/gestures.js'
+import { unlikeFresh } from './laws.js'
+import { samePicture } from '../sight/picture.js'
+import type { Played, Row } from '../stage/stage.js'
+import { isGesture, settlesEdits } from '../stage/story.js'
+import type { Subject } from '../subject/subject.js'
+
+/** Each way in that changes what is shown changes the value. */
+export const everyWayIn = clause({
+  id: 'every-way-in',
+  group: 'up',
+  promise: 'Whatever a person enters or sets is taken, by each way that ends an edit.',
+  why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
+  tried: 'A text is typed into each field, which is then left, and entered; each other control is operated.',
+  unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
+  random: 'none',
+  onTrial: 'gesture',
+  concerns: ({ values }) => Object.keys(values).length === 1,
+  *stories(subject) {
+    for (const way of subject.ways)
+      if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
+    const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'number field')
+    if (fields.length !== 1) return
+    for (const way of subject.ways)
+      if (way.text !== undefined && way.text !== '') yield { given: way.given, moves: way.moves }
+  },
+  async judge(subject, { rows }) {
+    const unheld = await shownAndNotHeld(subject, rows)
+    if (unheld !== undefined) return unheld
+    const last = rows.length - 1
+    const row = rows[last]
+    const typed = rows[1]?.move
+    if (
+      row === undefined ||
+      typed === undefined ||
+      !('gesture' in typed) ||
+      !entersText(typed.gesture) ||
+      !settlesEdits(row.move)
+    )
+      return undefined
+    const [value] = subject.values
+    const { text } = typed.gesture
+    const isShown = row.picture.lines.some((line) => line === text || line.includes(`[${text}]`))
+    const isTaken = subject.ways.some((way) => way.plainly.has(value?.name ?? ''))
+    const wasHeard = rows.some(({ heard }) => heard.some((one) => one.value === value?.name))
+    const now = row.read[value?.name ?? '']
+    if (value === undefined || !isShown || !isTaken || wasHeard || now === undefined || String(now) === text)
+      return undefined
+    return {
+      row: last,
+      says: `what is entered is shown and not taken as ${value.name}`,
+      expected: `heard ${value.event} with ${text}`,
+      found: `nothing is heard, and ${value.name} is ${String(now)}`,
+    }
+  },
+})
+
+/** Controls that show nothing but a value: what changes there is an edit. */
+const VALUE_CONTROLS: readonly ControlKind[] = [
+  'slider',
+  'spin button',
+  'checkbox',
+  'switch',
+  'radio button',
+  'select',
+  'list box',
+]
+
+/** A control that shows another value than its owner and the component hold. */
+async function shownAndNotHeld(subject: Subject, rows: Played['rows']): Promise<LeakAt | undefined> {
+  const at = rows.length - 1
+  const [first, row] = [rows[0], rows[at] as Row]
+  const moves = rows.slice(1).map(({ move }) => move)
+  const isByControl = moves.every(
+    (move) => isGesture(move) && (move.gesture.do === 'leave' || VALUE_CONTROLS.includes(move.gesture.on.kind)),
+  )
+  if (at === 0 || !isByControl || rows.some(({ heard }) => heard.length > 0)) return undefined
+  if (subject.values.some(({ name }) => !equal(row.read[name], first.read[name]))) return undefined
+  const fresh = await subject.fresh(row.held)
+  if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
+  const leak = unlikeFresh(row, first, fresh)
+  return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }
+}

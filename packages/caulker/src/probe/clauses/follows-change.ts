@@ -1,0 +1,90 @@
+import { equal, valueClauses } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { behavesLikeFresh, firstGesture, updateEqualsRemount, showsAChange } from './laws.js'
+import { samePicture } from '../sight/picture.js'
+import { isGesture, isTell, tell, type Story, without } from '../stage/story.js'
+import { isNothing, type Subject } from '../subject/subject.js'
+import { waysAtBounds } from './ways-at-bounds.js'
+
+/** Update equals remount, for ordinary values. */
+export const followsChange = clause({
+  id: 'follows-change',
+  group: 'down',
+  promise:
+    'After its owner tells a change, it looks and behaves as if it were freshly mounted with what the owner now holds.',
+  why: 'A text derived once, a bound read too early or a value kept from the mount shows the person something that is no longer true.',
+  tried:
+    'Each name is told other ordinary values, alone and in random sequences; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it.',
+  unprovenWhen: 'No change of any name could be seen.',
+  random: 'tells',
+  onTrial: 'tell',
+  concerns: ({ properties, values }) => Object.keys(properties).length + Object.keys(values).length > 0,
+  *stories(subject) {
+    for (const { name } of subject.tellable) {
+      const [first, ...others] = subject.plain(name)
+      if (subject.base[name] === undefined && first !== undefined)
+        yield { given: subject.base, moves: [tell({ [name]: first })] }
+      for (const other of others) yield { given: { ...subject.base, [name]: first }, moves: [tell({ [name]: other })] }
+    }
+    yield* toldBounds(subject)
+  },
+  proves: (_, played) => played.story.moves.some(isGesture) || showsAChange(played),
+  async judge(subject, played) {
+    const { story, rows } = played
+    const leak = await updateEqualsRemount(subject, played)
+    if (leak !== undefined) {
+      const told = rows[leak.row]?.move
+      const changes = isTell(told) ? Object.entries(told.tell) : []
+      if (changes.some(([name, value]) => isOthersAffair(subject, name, value))) return undefined
+      const [name, value] = changes[0] ?? ['', undefined]
+      const before = rows[leak.row - 1]?.held ?? {}
+      if (changes.length === 1 && (await isIgnoredAtMount(subject, before, name, value, rows[leak.row]?.picture)))
+        return undefined
+      return leak
+    }
+    const since = firstGesture(rows)
+    if (since <= 1 || !rows.slice(1, since).every((row) => isTell(row.move))) return undefined
+    const unlike = await behavesLikeFresh(subject, played, since)
+    if (
+      unlike === undefined ||
+      story.moves.some(
+        (move) =>
+          isTell(move) && Object.entries(move.tell).some(([name, value]) => isOthersAffair(subject, name, value)),
+      )
+    )
+      return undefined
+    const names = story.moves.filter(isTell).flatMap((move) => Object.keys(move.tell))
+    return { ...unlike, cause: `${[...new Set(names)].join(' and ')} is read too early, and not when it is needed` }
+  },
+})
+
+/** After a bound or a step is told, what a person can do at it. */
+function* toldBounds(subject: Subject): Iterable<Story> {
+  for (const value of valueClauses(subject.contract)) {
+    for (const limit of [value.bounds.least, value.bounds.most, value.step]) {
+      if (typeof limit !== 'string' || !Object.hasOwn(subject.contract.properties, limit)) continue
+      for (const told of subject.plain(limit).slice(0, 1))
+        for (const { given, moves } of waysAtBounds(subject, value, { ...subject.middle, [limit]: told }))
+          yield { given: without(given, limit), moves: [tell({ [limit]: told }), ...moves] }
+    }
+  }
+}
+
+/** Nothing and what is mistaken for it are judged by clauses of their own. */
+function isOthersAffair(subject: Subject, name: string, value: unknown): boolean {
+  const clause = subject.names.find((one) => one.name === name)
+  return clause === undefined || isNothing(clause, value)
+}
+
+/** Where the mount itself takes no notice of a name, the tell is the one that is right. */
+async function isIgnoredAtMount(
+  subject: Subject,
+  before: Readonly<Record<string, unknown>>,
+  name: string,
+  value: unknown,
+  told: Parameters<typeof samePicture>[0] | undefined,
+): Promise<boolean> {
+  if (told === undefined || equal(before[name], value)) return false
+  const [one, other] = [await subject.fresh(before), await subject.fresh({ ...before, [name]: value })]
+  return samePicture(one.picture, other.picture) && !samePicture(told, one.picture)
+}

@@ -1,0 +1,48 @@
+import { equal, printed } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { isFormAssociated } from './carries-form-value.js'
+
+/** A reset of its form resets it. */
+export const formResets = clause({
+  id: 'form-resets',
+  group: 'reset and submit',
+  promise: 'When its form is reset, its value goes back to what it started with or to its default.',
+  why: 'Every field of the form is empty again but this one; what is sent next belongs to the person before.',
+  tried: 'It is mounted in a form and operated; then the form is reset.',
+  unprovenWhen: 'Nothing that a person can do changes its form value.',
+  random: 'none',
+  onTrial: 'page',
+  needsElement: true,
+  needsForms: true,
+  concerns: ({ form }) => form !== undefined,
+  *stories(subject) {
+    for (const way of subject.chiefWays)
+      if (way.changes.has(subject.contract.form?.value ?? ''))
+        yield { given: way.given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
+  },
+  proves: (subject) => isFormAssociated(subject),
+  judge(subject, { story, rows }) {
+    const at = rows.length - 1
+    const name = subject.contract.form?.value ?? ''
+    const [row, before] = [rows[at], rows[at - 1]]
+    if (
+      row === undefined ||
+      before === undefined ||
+      !isFormAssociated(subject) ||
+      equal(before.read[name], rows[0].read[name])
+    )
+      return undefined
+    const allowed = [
+      story.given[name],
+      rows[0].read[name],
+      subject.values.find((value) => value.name === name)?.default,
+    ]
+    if (allowed.some((one) => equal(one, row.read[name]))) return undefined
+    return {
+      row: at,
+      says: 'a reset of its form does not reset it',
+      expected: `${name} ${printed(rows[0].read[name])}`,
+      found: `${name} ${printed(row.read[name])}`,
+    }
+  },
+})

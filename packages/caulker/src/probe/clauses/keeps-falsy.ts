@@ -1,0 +1,202 @@
+import {
+  accepts,
+  equal,
+  isHost,
+  printed,
+  valueClauses,
+  type AnyContract,
+  type PropertyClause,
+  type ValueClause,
+} from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
+import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
+import { samePicture } from '../sight/picture.js'
+import type { Played, Row } from '../stage/stage.js'
+import { isGesture, isTell, settlesEdits, tell, type Move, type Story } from '../stage/story.js'
+import type { Subject } from '../subject/subject.js'
+import { enteredText, retyped } from './ways-at-bounds.js'
+import { beyondZero, cameTo, zeroBoundLeak } from './zero-bounds.js'
+import type { Given } from '../../mount/index.js'
+
+/** 0, '' and false are values. */
+export const keepsFalsy = clause({
+  id: 'keeps-falsy',
+  group: 'down',
+  promise: "0, '' and false are values like any other: they are kept and shown, and a bound of 0 holds.",
+  why: 'Code that asks "is there a value?" with a truth test takes them for missing: a price of 0 shows a dash, a least of 0 lets -5 through.',
+  tried:
+    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed.",
+  unprovenWhen: 'No name has such a value.',
+  random: 'none',
+  onTrial: 'tell',
+  concerns: (contract) => namesWithFalsy(contract).length > 0,
+  *stories(subject) {
+    for (const named of namesWithFalsy(subject.contract)) {
+      for (const falsy of falsies(subject, named)) {
+        yield { given: { ...subject.base, [named.name]: falsy }, moves: [] }
+        const plain = subject.plain(named.name).find((value) => !equal(value, falsy))
+        if (plain !== undefined)
+          yield { given: { ...subject.base, [named.name]: plain }, moves: [tell({ [named.name]: falsy })] }
+      }
+    }
+    for (const value of subject.values) yield* beyondZero(subject, value)
+    for (const value of subject.values) yield* typedZero(subject, value)
+  },
+  async judge(subject, played) {
+    const { story, rows } = played
+    if (story.moves.some(isGesture)) return (await zeroBoundLeak(subject, played)) ?? typedZeroLeak(subject, played)
+    for (const [name, value] of Object.entries(story.moves.length === 0 ? story.given : {})) {
+      const leak = isFalsy(value) ? await takenForMissing(subject, played, name, value) : undefined
+      if (leak !== undefined) return leak
+    }
+    const told = rows[1]?.move
+    if (!isTell(told) || !Object.values(told.tell).some(isFalsy)) return undefined
+    const leak = await updateEqualsRemount(subject, played)
+    if (leak === undefined) return undefined
+    const [name, value] = Object.entries(told.tell)[0] ?? ['', undefined]
+    if (!(await followsOrdinaryTell(subject, rows[0].held, name))) return undefined
+    return {
+      ...leak,
+      says: `${name} ${printed(value)} is not taken`,
+      cause: `${printed(value)} is taken for "nothing was told"`,
+    }
+  },
+})
+
+/** At the mount: it says that it has it, and shows something else than its default. */
+async function takenForMissing(
+  subject: Subject,
+  { rows: [row], story: { given } }: Played,
+  name: string,
+  value: unknown,
+): Promise<LeakAt | undefined> {
+  const cause = `${printed(value)} is taken for missing`
+  const read = row.read[name]
+  if (read !== undefined && !equal(read, value) && equal(subject.ideally(name, given), value)) {
+    if (!(await keepsOrdinary(subject, name, given))) return undefined
+    return {
+      row: 0,
+      says: `${name} ${printed(value)} is not kept`,
+      expected: `${name} ${printed(value)}`,
+      found: `${name} ${printed(read)}`,
+      cause,
+    }
+  }
+  const named = subject.names.find((one) => one.name === name)
+  const standard = named?.default
+  if (
+    named === undefined ||
+    standard === undefined ||
+    !accepts(named.type, standard) ||
+    isFalsy(standard) ||
+    !(await isSeen(subject, given, name))
+  )
+    return undefined
+  const asDefault = await subject.fresh({ ...given, [name]: standard })
+  if (await showsOnlyKnown(subject, named, given, asDefault)) return undefined
+  return samePicture(asDefault.picture, row.picture)
+    ? {
+        row: 0,
+        says: `${name} ${printed(value)} is shown as the default, ${printed(standard)}`,
+        expected: `shown with ${name} ${printed(value)}`,
+        found: pictureDifference(row.picture, row.picture).found,
+        cause,
+      }
+    : undefined
+}
+
+const STRANGERS = ['kzqv', 7919]
+
+/** Where a value that nobody knows is shown as the default too, it shows what it knows: a choice among options is no text. */
+async function showsOnlyKnown(
+  subject: Subject,
+  { name, type }: PropertyClause,
+  given: Given,
+  asDefault: Row,
+): Promise<boolean> {
+  for (const stranger of STRANGERS) {
+    const strange = { ...given, [name]: stranger }
+    if (!accepts(type, stranger) || !equal(subject.ideally(name, strange), stranger)) continue
+    if (samePicture((await subject.fresh(strange)).picture, asDefault.picture)) return true
+  }
+  return false
+}
+
+/** Only where an ordinary value is kept is it the falsy one to blame. */
+async function keepsOrdinary(subject: Subject, name: string, given: Given): Promise<boolean> {
+  const ordinary = subject.plain(name).find(Boolean)
+  return ordinary === undefined || equal((await subject.fresh({ ...given, [name]: ordinary })).read[name], ordinary)
+}
+
+function* typedZero(subject: Subject, value: ValueClause): Iterable<Story> {
+  const way = typedWay(subject, value)
+  if (way !== undefined && equal(subject.ideally(value.name, { ...subject.base, [value.name]: 0 }), 0))
+    yield { given: subject.middle, moves: way.map((move) => retyped(move, '0')) }
+}
+
+/** A 0 that is typed and not taken, where another number is. */
+async function typedZeroLeak(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
+  const last = rows[rows.length - 1]
+  const isTyped = story.moves.some((move) => enteredText(move) === '0')
+  if (!isTyped || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
+  for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
+    const found = cameTo(rows, value.name)
+    if (equal(found, 0) || !equal(subject.ideally(value.name, { ...story.given, [value.name]: 0 }), 0)) continue
+    if (!(await takesOrdinary(subject, value, story))) continue
+    return {
+      row: rows.length - 1,
+      says: `a typed 0 is not taken for ${value.name}`,
+      expected: `${value.name} 0`,
+      found: `${value.name} ${printed(found)}`,
+      cause: 'a typed 0 is taken for no input',
+    }
+  }
+  return undefined
+}
+
+/** Only where an ordinary number is taken the same way is the 0 to blame. */
+async function takesOrdinary(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
+  const number = subject.ways.find((way) => way.plainly.has(value.name))?.plainly.get(value.name)
+  const { rows } = await subject.play({ ...story, moves: story.moves.map((move) => retyped(move, String(number))) })
+  return equal(cameTo(rows, value.name), number)
+}
+
+/** The moves of a way in which plain numbers are typed and taken as they are. */
+function typedWay(subject: Subject, value: ValueClause): readonly Move[] | undefined {
+  return subject.ways.find((way) => typeof way.plainly.get(value.name) === 'number')?.moves
+}
+
+function falsies(subject: Subject, named: PropertyClause): unknown[] {
+  const nested = subject.plain(named.name).slice(0, 2).flatMap(withFalsyPart)
+  return [0, '', false, ...nested].filter(
+    (falsy) =>
+      accepts(named.type, falsy) && equal(subject.ideally(named.name, { ...subject.base, [named.name]: falsy }), falsy),
+  )
+}
+
+function namesWithFalsy(contract: AnyContract): PropertyClause[] {
+  return [...Object.values<PropertyClause>(contract.properties), ...valueClauses(contract)].filter(
+    (named) =>
+      (named.type as { type?: unknown }).type === 'object' ||
+      [0, '', false].some((falsy) => accepts(named.type, falsy)),
+  )
+}
+
+function isFalsy(value: unknown): boolean {
+  return value === 0 || value === '' || value === false || Object.values(partsOf(value)).some(isFalsy)
+}
+
+/** The parts of an object; a list, a file and a text have none. */
+function partsOf(value: unknown): Readonly<Record<string, unknown>> {
+  const isPlain = typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
+  return isPlain ? (value as Readonly<Record<string, unknown>>) : {}
+}
+
+/** The same object with a falsy value in one of its parts, once for each that has one of that kind. */
+function withFalsyPart(value: unknown): unknown[] {
+  return Object.entries(partsOf(value)).flatMap(([name, part]) =>
+    [0, '', false]
+      .filter((falsy) => typeof falsy === typeof part)
+      .map((falsy) => ({ ...partsOf(value), [name]: falsy })),
+  )
+}

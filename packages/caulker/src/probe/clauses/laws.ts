@@ -1,0 +1,217 @@
+import { equal, printed } from '../../contract/index.js'
+import type { LeakAt } from './clause.js'
+import { linesOnlyIn, linesText, looksSame, pictureText, samePicture, type Picture } from '../sight/picture.js'
+import type { Played, Row } from '../stage/stage.js'
+import { isGesture, isTell, tell } from '../stage/story.js'
+import type { Subject } from '../subject/subject.js'
+import type { Given } from '../../mount/index.js'
+
+/**
+ * Update equals remount: after tells from outside, a component looks exactly like one freshly mounted with what its owner now holds,
+ * and it says the same of itself. Judged at each row up to the first that is no tell.
+ */
+export async function updateEqualsRemount(subject: Subject, { rows }: Played): Promise<LeakAt | undefined> {
+  if (!takesTheGiven(subject, rows[0])) return undefined
+  for (let at = 1; at < rows.length && isTell(rows[at]?.move); at++) {
+    const row = rows[at] as Row
+    const fresh = await subject.fresh(row.held)
+    if (fresh.fault !== undefined || fresh.unsettled !== undefined || !takesTheGiven(subject, fresh)) return undefined
+    const leak = unlikeFresh(row, rows[at - 1] as Row, fresh)
+    if (leak !== undefined) return { row: at, ...leak }
+  }
+  return undefined
+}
+
+/** A mount that does not take what it is given is no measure for a tell; that it does not is the affair of another clause. */
+export function takesTheGiven({ values }: Subject, { read, known }: Row): boolean {
+  return values.every(
+    ({ name }) => read[name] === undefined || known[name] === undefined || equal(read[name], known[name]),
+  )
+}
+
+/** How a row differs from a fresh mount that should look like it: in the picture, or in what it says of itself. */
+export function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'row'> | undefined {
+  if (!samePicture(row.picture, fresh.picture)) {
+    const isUnmoved = samePicture(row.picture, before.picture)
+    return {
+      says: changeText(looksSame(row.picture, fresh.picture), isUnmoved),
+      ...pictureDifference(fresh.picture, row.picture),
+      ...(isUnmoved ? { cause: 'it is read once, at the mount, and not followed afterwards' } : {}),
+    }
+  }
+  const unlike = Object.keys(fresh.read).find(
+    (name) => !equal(fresh.read[name], row.read[name]) && equal(fresh.read[name], row.held[name]),
+  )
+  if (unlike === undefined) return undefined
+  return {
+    says: `it does not take the change of ${unlike}`,
+    expected: `${unlike} ${printed(fresh.read[unlike])}`,
+    found: `${unlike} ${printed(row.read[unlike])}`,
+  }
+}
+
+function changeText(looksRight: boolean, isUnmoved: boolean): string {
+  if (looksRight) return 'assistive technology is not told of the change'
+  return isUnmoved ? 'the change is not shown' : 'not all of the change is shown'
+}
+
+/**
+ * A component that was told behaves like one freshly mounted with the same: the same gestures bring the same reports and values.
+ * `since` is the first row of the gestures.
+ */
+export async function behavesLikeFresh(
+  subject: Subject,
+  { story, rows }: Played,
+  since: number,
+): Promise<(LeakAt & { readonly missing: boolean }) | undefined> {
+  const before = rows[since - 1]
+  if (before === undefined || since >= rows.length) return undefined
+  const fresh = await subject.play({ given: before.held, moves: story.moves.slice(since - 1) })
+  for (let at = since; at < rows.length; at++) {
+    const row = rows[at] as Row
+    const twin = fresh.rows[at - since + 1]
+    if (twin === undefined || twin.fault !== undefined || twin.unsettled !== undefined || twin.impossible !== undefined)
+      return undefined
+    if (row.impossible !== undefined) return undefined
+    const expected = heardText(twin)
+    const found = heardText(row)
+    if (expected !== found)
+      return {
+        row: at,
+        says: 'the same gesture has another result than on a fresh component',
+        expected,
+        found,
+        missing: row.heard.length < twin.heard.length,
+      }
+    const unlike = subject.values.find(({ name }) => !equal(twin.read[name], row.read[name]))
+    if (unlike !== undefined)
+      return {
+        row: at,
+        says: 'the same gesture has another result than on a fresh component',
+        expected: `${unlike.name} ${printed(twin.read[unlike.name])}`,
+        found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+        missing: false,
+      }
+  }
+  return undefined
+}
+
+/** The first row of the gestures that end a story of tells. */
+export function firstGesture(rows: readonly Row[]): number {
+  const at = rows.findIndex((row) => isGesture(row.move))
+  return at < 0 ? rows.length : at
+}
+
+export function heardText(row: Row): string {
+  return row.heard.length === 0
+    ? 'nothing is heard'
+    : `heard ${row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', then ')}`
+}
+
+/** Whether an ordinary change of a name is followed; only then is what it was told to blame, and not the telling. */
+export async function followsOrdinaryTell(subject: Subject, given: Given, name: string): Promise<boolean> {
+  const [told] = subject.plain(name).filter((value) => Boolean(value) && !equal(value, given[name]))
+  const ordinary = told ?? subject.plain(name).find(Boolean)
+  const from = told === undefined ? { ...given, [name]: subject.plain(name).find((value) => !value) } : given
+  if (ordinary === undefined) return true
+  return (
+    (await updateEqualsRemount(subject, await subject.play({ given: from, moves: [tell({ [name]: ordinary })] }))) ===
+    undefined
+  )
+}
+
+/** The lines in which two pictures differ, as a short before and after. */
+export function pictureDifference(expected: Picture, found: Picture): { expected: string; found: string } {
+  const missing = linesOnlyIn(expected, found)
+  const added = linesOnlyIn(found, expected)
+  if (missing.length + added.length === 0) return { expected: pictureText(expected), found: pictureText(found) }
+  return {
+    expected: missing.length === 0 ? `shown without “${added.join(' · ')}”` : linesText(missing),
+    found: added.length === 0 ? `shown without “${missing.join(' · ')}”` : linesText(added),
+  }
+}
+
+/** The lines of a fresh mount that show one value: those that another value does not have. */
+export async function linesShowing(subject: Subject, given: Given, name: string): Promise<string[]> {
+  const fresh = await subject.fresh(given)
+  if (!takesTheGiven(subject, fresh)) return []
+  for (const other of subject.plain(name)) {
+    if (equal(other, given[name])) continue
+    const lines = linesOnlyIn(fresh.picture, (await subject.fresh({ ...given, [name]: other })).picture)
+    if (lines.length > 0) return lines
+  }
+  return []
+}
+
+/** Whether anything that a person sees changed in a story: only then does it say something of what is shown. */
+export function showsAChange({ rows }: Played): boolean {
+  return rows.some((row) => !samePicture(row.picture, rows[0].picture))
+}
+
+/** Whether a person can see a name itself: two of its values look different on fresh mounts where all else stands alike. */
+export async function isSeen(subject: Subject, given: Given, name: string): Promise<boolean> {
+  const others = subject.values.filter((value) => value.name !== name)
+  const alike = subject
+    .plain(name)
+    .filter((value) =>
+      others.every((other) =>
+        equal(subject.ideally(other.name, { ...given, [name]: value }), subject.ideally(other.name, given)),
+      ),
+    )
+  const pictures = await Promise.all(
+    alike.slice(0, 3).map(async (value) => (await subject.fresh({ ...given, [name]: value })).picture),
+  )
+  return pictures.some((picture) => !samePicture(picture, pictures[0] as Picture))
+}
+
+/** What a person does at a component, and the same on a fresh one, bring the same: `skip` rows of the first came before. */
+export function unlikeTwin(rows: readonly Row[], twin: readonly Row[], skip: number): LeakAt | undefined {
+  for (let at = 1; at < twin.length; at++) {
+    const [row, fresh] = [rows[at + skip], twin[at] as Row]
+    if (
+      row === undefined ||
+      fresh.fault !== undefined ||
+      fresh.unsettled !== undefined ||
+      fresh.impossible !== undefined
+    )
+      return undefined
+    if (row.impossible !== undefined)
+      return { row: at + skip, says: 'it can no longer be operated', expected: heardText(fresh), found: row.impossible }
+    if (heardText(row) !== heardText(fresh))
+      return {
+        row: at + skip,
+        says: 'the same gesture has another result than before',
+        expected: heardText(fresh),
+        found: heardText(row),
+      }
+    const leak = unlikeFresh(row, rows[at + skip - 1] as Row, fresh)
+    if (leak !== undefined)
+      return { row: at + skip, ...leak, says: 'the same gesture shows something else than before' }
+  }
+  return undefined
+}
+
+/** Two of them share nothing: what is done at the first changes nothing that the second says or shows. */
+export function touchesTwin({ rows }: Played): LeakAt | undefined {
+  const first = rows[0].around.twin
+  for (const [at, { around }] of rows.entries()) {
+    const { twin } = around
+    if (at === 0 || first === undefined || twin === undefined) continue
+    const unlike = Object.keys(first.read).find((name) => !equal(first.read[name], twin.read[name]))
+    if (unlike !== undefined)
+      return {
+        row: at,
+        says: `what is done at one changes ${unlike} of the other`,
+        expected: `${unlike} ${printed(first.read[unlike])} at the other`,
+        found: `${unlike} ${printed(twin.read[unlike])} at the other`,
+      }
+    if (!samePicture(first.picture, twin.picture))
+      return {
+        row: at,
+        says: 'what is done at one is shown at the other',
+        expected: `the other shows ${pictureText(first.picture)}`,
+        found: `the other shows ${pictureText(twin.picture)}`,
+      }
+  }
+  return undefined
+}

@@ -1,0 +1,82 @@
+import { equal, printed, type AnyContract } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { takesTheGiven, unlikeFresh } from './laws.js'
+import { isGesture, isTell, tell } from '../stage/story.js'
+import type { Given } from '../../mount/index.js'
+
+function unlocked({ locks }: AnyContract): Given {
+  return Object.fromEntries(Object.values(locks).flatMap((lock) => (lock === undefined ? [] : [[lock, false]])))
+}
+
+/** Whether its owner holds it locked. */
+function isLocked({ locks, properties }: AnyContract, held: Given): boolean {
+  return Object.values(locks).some((lock) => lock !== undefined && (held[lock] ?? properties[lock]?.default) === true)
+}
+
+const MOST_WAYS = 12
+
+/** Locked, the person changes nothing, and the owner's tells stand. */
+export const locksHold = clause({
+  id: 'locks-hold',
+  group: 'bounds',
+  promise: 'While it is locked a person changes nothing by any control, and what its owner tells still stands.',
+  why: 'A lock that greys out the field and not the buttons beside it is no lock: what was settled is changed once more.',
+  tried: 'It is locked at the mount and later; then everything that a person can do is tried, and values are told.',
+  unprovenWhen: 'Nothing that a person can do was found.',
+  random: 'none',
+  onTrial: 'gesture',
+  refusalHolds: true,
+  concerns: ({ locks, values }) =>
+    (locks.readonly !== undefined || locks.disabled !== undefined) && Object.keys(values).length > 0,
+  *stories(subject) {
+    for (const lock of Object.values(subject.contract.locks)) {
+      if (lock === undefined) continue
+      for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, MOST_WAYS))
+        yield { given: { ...way.given, [lock]: true }, moves: way.moves }
+      for (const way of subject.chiefWays)
+        yield { given: { ...way.given, [lock]: false }, moves: [tell({ [lock]: true }), ...way.moves] }
+      for (const { name } of subject.values.filter(({ lastWord }) => lastWord === 'owner')) {
+        const other = subject.plain(name).find((value) => !equal(value, subject.middle[name]))
+        if (other !== undefined) yield { given: { ...subject.middle, [lock]: true }, moves: [tell({ [name]: other })] }
+      }
+    }
+  },
+  async judge(subject, { rows }) {
+    for (const [at, row] of rows.entries()) {
+      if (isGesture(row.move)) {
+        if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) return undefined
+        const reported = row.heard.find((one) => one.value !== undefined)
+        const changed = subject.values.find(({ name }) => !equal(row.read[name], rows[at - 1]?.read[name]))
+        if (reported !== undefined || changed !== undefined)
+          return {
+            row: at,
+            says: 'a person changes it although it is locked',
+            expected: 'nothing is heard, and nothing changes',
+            found:
+              reported === undefined
+                ? `${changed?.name ?? ''} ${printed(row.read[changed?.name ?? ''])}`
+                : `heard ${reported.event} ${printed(reported.payload)}`,
+          }
+      } else if (
+        isTell(row.move) &&
+        Object.keys(row.move.tell).some((name) => Object.hasOwn(subject.contract.values, name))
+      ) {
+        const says = 'while it is locked it does not follow its owner'
+        const open = await subject.fresh({ ...row.held, ...unlocked(subject.contract) })
+        if (open.fault !== undefined || !takesTheGiven(subject, open)) return undefined
+        const unlike = Object.keys(row.move.tell).find((name) => !equal(row.read[name], open.read[name]))
+        if (unlike !== undefined && isLocked(subject.contract, row.held))
+          return {
+            row: at,
+            says,
+            expected: `${unlike} ${printed(open.read[unlike])}`,
+            found: `${unlike} ${printed(row.read[unlike])}`,
+          }
+        const fresh = await subject.fresh(row.held)
+        const leak = fresh.fault === undefined ? unlikeFresh(row, rows[at - 1] ?? row, fresh) : undefined
+        if (leak !== undefined) return { row: at, ...leak, says }
+      }
+    }
+    return undefined
+  },
+})

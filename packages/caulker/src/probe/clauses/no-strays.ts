@@ -1,0 +1,33 @@
+import { isGuessed } from '../../contract/index.js'
+import { clause } from './clause.js'
+
+/** It sends nothing that its contract does not declare. */
+export const noStrays = clause({
+  id: 'no-strays',
+  group: 'up',
+  promise: 'It sends no event of its own that its contract does not declare.',
+  why: 'An event under another name is heard by nobody; an undeclared one is heard by accident, relied on, and broken without notice.',
+  tried: 'Everything that a person was found to be able to do; what is sent from the element itself is noted.',
+  unprovenWhen: 'Nothing that a person can do was found, or its contract is guessed and does not claim to be whole.',
+  random: 'none',
+  onTrial: 'gesture',
+  needsElement: true,
+  concerns: ({ values, events }) => Object.keys({ ...values, ...events }).length > 0,
+  *stories(subject) {
+    if (isGuessed(subject.contract)) return
+    for (const way of subject.ways) yield { given: way.given, moves: way.moves }
+  },
+  judge(subject, { rows }) {
+    for (const [at, row] of rows.entries()) {
+      const [stray] = row.around.strays
+      if (stray !== undefined)
+        return {
+          row: at,
+          says: `it sends '${stray}', which its contract does not declare`,
+          expected: `only ${[...subject.values.map(({ event }) => event), ...Object.keys(subject.contract.events)].join(', ')}`,
+          found: `sent ${row.around.strays.join(', ')}`,
+        }
+    }
+    return undefined
+  },
+})

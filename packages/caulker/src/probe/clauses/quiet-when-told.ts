@@ -1,0 +1,63 @@
+import { equal, printed } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
+import type { Played } from '../stage/stage.js'
+import { isTell, tell } from '../stage/story.js'
+
+/** A tell is silent. */
+export const quietWhenTold = clause({
+  id: 'quiet-when-told',
+  group: 'up',
+  promise: 'It reports nothing when its owner tells it something, nor when it is mounted.',
+  why: 'An echo makes the owner believe that the person edited: records count as changed, drafts open by themselves, two owners answer each other in a circle.',
+  tried: 'Every name is told every sample of its type, alone and in random sequences, and what is heard is counted.',
+  unprovenWhen: 'No sample of any name can be made.',
+  random: 'tells',
+  onTrial: 'tell',
+  concerns: ({ values }) => Object.keys(values).length > 0,
+  *stories(subject) {
+    yield { given: subject.least, moves: [] }
+    yield { given: subject.base, moves: [] }
+    for (const { name } of [...subject.tellable].sort((one) => (one.kind === 'value' ? -1 : 1)))
+      yield {
+        given: subject.base,
+        moves: subject
+          .samples(name)
+          .slice(0, 14)
+          .map((sample) => tell({ [name]: sample })),
+      }
+    yield { given: subject.middle, moves: [] }
+    for (const { moves } of subject.ways.filter((way) => way.changes.size > 0).slice(0, 6))
+      for (const value of subject.values)
+        for (const sample of subject.plain(value.name).slice(0, 2))
+          yield { given: subject.middle, moves: [...moves, tell({ [value.name]: sample })] }
+  },
+  judge(subject, played) {
+    for (const [row, { move, heard }] of played.rows.entries()) {
+      if (move !== undefined && !isTell(move)) continue
+      const echo = heard.find((one) => one.value !== undefined && !isAmendment(played, row, one.value))
+      if (echo !== undefined)
+        return leak(subject.contract.tag, row, move === undefined, echo.event, echo.payload, heard.length)
+    }
+    return undefined
+  },
+})
+
+/** A component that amends a tell may report once what it made of it. */
+function isAmendment({ rows }: Played, at: number, value: string): boolean {
+  const row = rows[at]
+  const reports = row?.heard.filter((one) => one.value === value) ?? []
+  return (
+    reports.length === 1 &&
+    reports.every((one) => !equal(one.payload, one.knownThen) && equal(one.payload, row?.read[value]))
+  )
+}
+
+function leak(tag: string, row: number, isMount: boolean, event: string, payload: unknown, count: number): LeakAt {
+  return {
+    row,
+    says: isMount ? 'it reports when it is mounted' : 'it reports what it was told',
+    expected: 'nothing is heard',
+    found: `heard ${event} ${printed(payload)}${count > 1 ? `, ${count} reports in all` : ''}`,
+    cause: `<${tag}> reports from where the value is set, and not from where the person edits`,
+  }
+}

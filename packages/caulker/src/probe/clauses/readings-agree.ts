@@ -1,0 +1,56 @@
+import { accepts, equal, printed, type ReadingClause } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { settlesEdits, tell } from '../stage/story.js'
+
+/** A reading says what it is computed from, and says it now. */
+export const readingsAgree = clause({
+  id: 'readings-agree',
+  group: 'both ways',
+  promise: 'Each reading is of its type, and always what a fresh mount with the same says, however that came to be.',
+  why: 'A total that is summed up at the mount, or only where somebody edits, is sent with an order that says something else.',
+  tried:
+    'Whatever it may be computed from is told and edited; each reading is compared with that of a fresh mount which is given what its owner now holds.',
+  unprovenWhen: 'Its readings do not say what they are computed from, or nothing changes them.',
+  random: 'any',
+  onTrial: 'tell',
+  concerns: ({ readings }) => Object.keys(readings).length > 0,
+  *stories(subject) {
+    yield { given: subject.middle, moves: [] }
+    for (const { name } of subject.tellable)
+      for (const value of subject.plain(name)) yield { given: subject.middle, moves: [tell({ [name]: value })] }
+    for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves }
+  },
+  proves: (_subject, { rows }) =>
+    rows.some((row) => Object.keys(row.readings).some((name) => !equal(row.readings[name], rows[0].readings[name]))),
+  async judge(subject, { rows }) {
+    const readings = Object.values<ReadingClause>(subject.contract.readings)
+    for (const [at, row] of rows.entries()) {
+      const misshapen = readings.find(({ name, type }) => !accepts(type, row.readings[name]))
+      if (misshapen !== undefined)
+        return {
+          row: at,
+          says: `its reading ${misshapen.name} is not of its type`,
+          expected: `${misshapen.name} of the type that its contract says`,
+          found: `${misshapen.name} ${printed(row.readings[misshapen.name])}`,
+        }
+      if (at === 0 || !settlesEdits(row.move)) continue
+      // What owner and component do not agree on is the affair of other clauses.
+      if (subject.names.some(({ name }) => row.held[name] !== undefined && !equal(row.held[name], row.read[name])))
+        return undefined
+      const fresh = await subject.fresh(row.held)
+      if (fresh.fault !== undefined || fresh.unsettled !== undefined) return undefined
+      const stale = readings.find(
+        ({ name, from }) => from.length > 0 && !equal(fresh.readings[name], row.readings[name]),
+      )
+      if (stale !== undefined)
+        return {
+          row: at,
+          says: `its reading ${stale.name} says something else than a fresh mount with the same`,
+          expected: `${stale.name} ${printed(fresh.readings[stale.name])}`,
+          found: `${stale.name} ${printed(row.readings[stale.name])}`,
+          cause: `it is not computed anew where ${stale.from.join(' or ')} changes`,
+        }
+    }
+    return undefined
+  },
+})

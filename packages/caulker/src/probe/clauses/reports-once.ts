@@ -1,0 +1,175 @@
+import { equal, printed } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
+import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
+import type { HeardThen, Played, Row } from '../stage/stage.js'
+import { gesture, isGesture, settlesEdits, tell } from '../stage/story.js'
+import { isNothing, type Subject } from '../subject/subject.js'
+import { waysAtBounds } from './ways-at-bounds.js'
+
+/** Exactly one report where the value that stands differs from what was last agreed on, and none otherwise. */
+export const reportsOnce = clause({
+  id: 'reports-once',
+  group: 'up',
+  promise: 'Each edit is reported exactly once, and nothing is reported when nobody edited.',
+  why: 'A missing report loses the edit; a doubled one sends it twice, asks twice for a veto or counts one press as two.',
+  tried:
+    'Everything that a person was found to be able to do, once, twice, and again after the owner told the old value back.',
+  unprovenWhen: 'No control was found that changes a two-way value.',
+  random: 'any',
+  onTrial: 'gesture',
+  concerns: ({ values }) => Object.keys(values).length > 0,
+  *stories(subject) {
+    for (const way of subject.ways) yield { given: way.given, moves: way.moves }
+    for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, gesture({ do: 'leave' })] }
+    for (const way of subject.ways) {
+      const told = [...way.changes].flatMap((name) => {
+        const back = way.given[name] ?? subject.names.find((one) => one.name === name)?.default
+        return back === undefined || !subject.tellable.some((one) => one.name === name) ? [] : [tell({ [name]: back })]
+      })
+      if (told.length > 0) yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
+    }
+    for (const value of subject.values) yield* waysAtBounds(subject, value, subject.base)
+    for (const one of subject.ways.slice(0, 6))
+      for (const other of subject.ways.slice(0, 6))
+        if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+  },
+  proves: (subject, { rows }) =>
+    rows.some(
+      (row) =>
+        isGesture(row.move) &&
+        (row.heard.some((one) => one.value !== undefined) ||
+          subject.values.some(({ name }) => !equal(row.read[name], rows[0].read[name]))),
+    ),
+  async judge(subject, played) {
+    const { rows, story } = played
+    for (const [at, row] of rows.entries()) {
+      if (!isGesture(row.move)) continue
+      const doubled = row.heard.find(
+        (one) => one.value !== undefined && equal(one.payload, one.knownThen) && !isTooEarly(row, one),
+      )
+      if (doubled !== undefined) return doubledLeak(rows, at, doubled)
+      if (endsUntrue(row)) return undefined
+      const pieces = inPieces(rows, at)
+      if (pieces !== undefined) return pieces
+      const missing = subject.values.find(({ name, reports }) => isMissing(row, rows[0], name, reports))
+      if (missing !== undefined)
+        return {
+          row: at,
+          says: `the edit of ${missing.name} is not reported`,
+          expected: `heard ${missing.event} ${printed(row.read[missing.name])}`,
+          found: `${row.heard.length === 0 ? 'nothing is heard' : `heard ${row.heard.map((one) => one.event).join(', ')}`}, and the owner holds ${printed(row.held[missing.name])}`,
+        }
+    }
+    const unheard = await unheardEnter(subject, played)
+    if (unheard !== undefined) return unheard
+    const again = story.moves.findIndex(
+      (move, at) => at > 0 && 'tell' in move && story.moves[at + 1] !== undefined && isGesture(story.moves[at + 1]),
+    )
+    if (again < 0 || !isGesture(story.moves[0])) return undefined
+    const suffix = {
+      story: { given: story.given, moves: story.moves.slice(again) },
+      rows: [withoutMove(rows[again] as Row), ...rows.slice(again + 1)] as [Row, ...Row[]],
+    }
+    const unlike = await behavesLikeFresh(subject, suffix, firstGesture(suffix.rows))
+    if (unlike === undefined || !unlike.missing) return undefined
+    const told = story.moves[again]
+    const cleared =
+      told !== undefined &&
+      'tell' in told &&
+      Object.entries(told.tell).some(([name, value]) =>
+        isNothing(subject.names.find((one) => one.name === name) as never, value),
+      )
+    return {
+      ...unlike,
+      row: unlike.row + again,
+      says: `the same edit is not reported again after its owner ${cleared ? 'cleared it' : 'told the old value'}`,
+      cause: 'something inside still holds the last edit and sees no change',
+    }
+  },
+})
+
+/** Enter ends an edit as leaving the field does. */
+async function unheardEnter(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
+  const at = story.moves.findIndex((move) => isGesture(move) && move.gesture.do === 'enter')
+  const [typed, entered] = [rows[at], rows[at + 1]]
+  if (at !== 1 || typed === undefined || entered === undefined || typed.heard.length + entered.heard.length > 0)
+    return undefined
+  const left = await subject.play({ ...story, moves: [...story.moves.slice(0, at), gesture({ do: 'leave' })] })
+  const heard = left.rows[at + 1]?.heard.find((one) =>
+    subject.values.some(({ name, reports }) => name === one.value && reports === 'commit'),
+  )
+  if (heard === undefined) return undefined
+  return {
+    row: at + 1,
+    says: `an edit of ${heard.value ?? ''} that ends with Enter is not reported`,
+    expected: `heard ${heard.event} ${printed(heard.payload)}, as when the field is left`,
+    found: 'nothing is heard',
+    cause: 'it listens for the loss of focus, and not for the change',
+  }
+}
+
+function doubledLeak(rows: readonly Row[], row: number, doubled: HeardThen): LeakAt | undefined {
+  const { heard } = rows[row] as Row
+  const all = heard.filter((one) => one.event === doubled.event && equal(one.payload, doubled.payload))
+  const what = `${doubled.event} ${printed(doubled.payload)}`
+  // What it had not taken from its owner before is news, although the owner holds it.
+  const before = rows[row - 1]?.read[doubled.value ?? '']
+  if (all.length < 2 && before !== undefined && !equal(before, doubled.payload)) return undefined
+  return all.length > 1
+    ? {
+        row,
+        says: 'one edit is reported more than once',
+        expected: `heard ${what} once`,
+        found: `heard ${what} ${all.length} times`,
+      }
+    : {
+        row,
+        says: 'it reports although nothing changed',
+        expected: 'nothing is heard',
+        found: `heard ${what}, which its owner holds already`,
+      }
+}
+
+/** One click or one key, with nothing unfinished before it, is one edit: what comes of it is said once, and not in steps. */
+function inPieces(rows: readonly Row[], at: number): LeakAt | undefined {
+  const [row, before] = [rows[at] as Row, rows[at - 1]]
+  if (!isGesture(row.move) || !AT_ONCE.has(row.move.gesture.do) || !settlesEdits(before?.move)) return undefined
+  for (const { value, event } of row.heard) {
+    const all = row.heard.filter((one) => one.value === value)
+    if (value !== undefined && all.length > 1)
+      return {
+        row: at,
+        says: `one edit of ${value} is reported in ${all.length} pieces`,
+        expected: `heard ${event} once, with ${printed(row.read[value])}`,
+        found: heardText(row),
+      }
+  }
+  return undefined
+}
+
+const AT_ONCE: ReadonlySet<string> = new Set(['press', 'choose', 'key', 'pick'])
+
+/** Once nothing is unfinished, owner and component agree; an owner that was never told starts from what the component started with. */
+function isMissing(row: Row, first: Row, name: string, reports: 'edit' | 'commit'): boolean {
+  if (row.read[name] === undefined || row.heard.some((one) => one.value === name)) return false
+  return (
+    (settlesEdits(row.move) || reports === 'edit') &&
+    !equal(row.read[name], row.known[name] === undefined ? first.read[name] : row.known[name])
+  )
+}
+
+/** A report of the old value while a new one is on its way is untrue, and not one too many. */
+function isTooEarly({ read }: Row, { value, payload }: HeardThen): boolean {
+  return value !== undefined && read[value] !== undefined && !equal(read[value], payload)
+}
+
+/** Whether the last word about a value was untrue: then its owner is wrong from here on, and no later row says anything of this clause. */
+function endsUntrue(row: Row): boolean {
+  return row.heard.some(
+    (one) => isTooEarly(row, one) && row.heard.findLast((other) => other.value === one.value) === one,
+  )
+}
+
+function withoutMove(row: Row): Row {
+  return { ...row, move: undefined }
+}

@@ -1,0 +1,88 @@
+import { accepts, equal, printed, typeText } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { linesShowing } from './laws.js'
+import { allLines, linesText, pictureText } from '../sight/picture.js'
+import { isGesture, settlesEdits } from '../stage/story.js'
+
+/** With how many controls it is tried what one does after another. */
+const MOST_PAIRED = 4
+
+/** Payload, property and picture agree. */
+export const reportsTruth = clause({
+  id: 'reports-truth',
+  group: 'up',
+  promise:
+    'What it reports is of the declared type, is what the component itself holds at that moment, and is what it shows when it has settled.',
+  why: 'An owner that is told the value from before the edit, or a text instead of a number, saves and computes with it.',
+  tried:
+    'Everything that a person was found to be able to do; each report is compared with the property at that moment, and with the picture afterwards.',
+  unprovenWhen: 'Nothing was reported.',
+  random: 'any',
+  onTrial: 'gesture',
+  concerns: ({ values }) => Object.keys(values).length > 0,
+  *stories(subject) {
+    for (const way of subject.ways) yield { given: way.given, moves: way.moves }
+    for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, ...way.moves] }
+    for (const one of subject.chiefWays.slice(0, MOST_PAIRED))
+      for (const other of subject.chiefWays.slice(0, MOST_PAIRED))
+        if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+  },
+  proves: (_, { rows }) => rows.some((row) => row.heard.some((one) => one.value !== undefined)),
+  async judge(subject, { rows }) {
+    for (const [at, row] of rows.entries()) {
+      for (const one of row.heard) {
+        const value = subject.values.find(({ name }) => name === one.value)
+        if (value === undefined) continue
+        const heard = `heard ${one.event} ${printed(one.payload)}`
+        if (!accepts(value.type, one.payload))
+          return {
+            row: at,
+            says: `the report of ${value.name} is off its type`,
+            expected: `${typeText(value.type)} at ${value.payloadAt}`,
+            found: heard,
+            ...(one.payload === undefined ? { cause: `the event carries nothing at ${value.payloadAt}` } : {}),
+          }
+        if (value.applies === 'at-once' && one.readThen !== undefined && !equal(one.payload, one.readThen)) {
+          const isOld = equal(one.payload, one.knownThen)
+          return {
+            row: at,
+            says: isOld ? 'it reports the value from before the edit' : 'the report and the property differ',
+            expected: `heard ${one.event} ${printed(row.read[value.name])}`,
+            found: `${heard} while ${value.name} is ${printed(one.readThen)}`,
+            ...(isOld ? { cause: 'the report is sent before the new value is taken' } : {}),
+          }
+        }
+      }
+      if (!isGesture(row.move) || !settlesEdits(row.move)) continue
+      for (const { name, event } of subject.values) {
+        const last = row.heard.findLast((one) => one.value === name)
+        if (
+          last !== undefined &&
+          row.read[name] !== undefined &&
+          equal(row.known[name], last.payload) &&
+          !equal(last.payload, row.read[name])
+        )
+          return {
+            row: at,
+            says: equal(last.payload, last.knownThen)
+              ? 'it reports the value from before the edit'
+              : 'the report and the property differ',
+            expected: `heard ${event} ${printed(row.read[name])}`,
+            found: `heard ${event} ${printed(last.payload)}`,
+            cause: 'the report is sent before the new value is taken',
+          }
+        if (!row.heard.some((one) => one.value === name) || row.held[name] === undefined) continue
+        const lines = await linesShowing(subject, row.held, name)
+        const missing = lines.filter((line) => !allLines(row.picture).includes(line))
+        if (missing.length > 0)
+          return {
+            row: at,
+            says: `it reports ${name} ${printed(row.held[name])} and shows something else`,
+            expected: linesText(missing),
+            found: `shown ${pictureText(row.picture)}`,
+          }
+      }
+    }
+    return undefined
+  },
+})

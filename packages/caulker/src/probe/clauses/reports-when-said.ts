@@ -1,0 +1,57 @@
+import { printed } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { isGesture } from '../stage/story.js'
+import { isTypedIn } from '../subject/survey.js'
+
+/** An edit is reported when the contract says: with each key, or when it ends. */
+export const reportsWhenSaid = clause({
+  id: 'reports-when-said',
+  group: 'up',
+  promise: 'A value that reports when an edit ends reports nothing before; one that reports each edit does so at once.',
+  why: 'A report with every key saves half a word, searches for it and refuses it; one that comes only at the end leaves everything beside it stale while the person types.',
+  tried: 'A text is typed and the field is not left.',
+  unprovenWhen: 'No field was found whose text is taken just as it was typed.',
+  random: 'none',
+  onTrial: 'gesture',
+  concerns: ({ values }) => Object.keys(values).length > 0,
+  *stories(subject) {
+    for (const way of subject.ways)
+      if (way.plainly.size + way.partly.size > 0 && way.control.kind !== 'slider')
+        yield { given: way.given, moves: way.moves }
+  },
+  judge(subject, { rows, story }) {
+    const [typed, ended] = [rows[1], rows[2]]
+    if (typed === undefined || ended === undefined || !isGesture(typed.move) || typed.move.gesture.do !== 'type')
+      return undefined
+    const { text } = typed.move.gesture
+    const heardOf = (row: typeof typed, name: string) => row.heard.find((one) => one.value === name)
+    for (const { name, event, reports, within } of subject.values) {
+      const early = heardOf(typed, name)
+      if (reports === 'commit' && early !== undefined)
+        return {
+          row: 1,
+          says: `it reports ${name} while it is still being typed`,
+          expected: 'nothing is heard before the field is left',
+          found: `heard ${event} ${printed(early.payload)}`,
+          cause: 'it listens for input, and not for change',
+        }
+      const late = heardOf(ended, name)
+      if (
+        reports === 'edit' &&
+        within === 0 &&
+        early === undefined &&
+        late !== undefined &&
+        (String(late.payload) === text || (!Array.isArray(late.payload) && isTypedIn(late.payload, text))) &&
+        story.moves.length === 2
+      )
+        return {
+          row: 1,
+          says: `it reports ${name} only when the field is left`,
+          expected: `heard ${event} ${printed(late.payload)} with the last key`,
+          found: 'nothing is heard',
+          cause: 'it listens for change, and not for input',
+        }
+    }
+    return undefined
+  },
+})

@@ -1,0 +1,38 @@
+import { equal, printed } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { settlesEdits } from '../stage/story.js'
+
+/** What it reports, it takes when it is told. */
+export const roundTrip = clause({
+  id: 'round-trip',
+  group: 'both ways',
+  promise: 'What it reports is what it takes: a fresh one that is given the report holds the same.',
+  why: 'A report is saved, loaded and given back. A component that sends one form and takes another shows something else after a reload.',
+  tried: 'Each value that was reported is given to a fresh mount, which is read.',
+  unprovenWhen: 'Nothing was reported.',
+  random: 'any',
+  onTrial: 'gesture',
+  concerns: ({ values }) => Object.keys(values).length > 0,
+  *stories(subject) {
+    for (const way of subject.ways) yield { given: way.given, moves: way.moves }
+  },
+  proves: (_subject, { rows }) => rows.some(({ heard }) => heard.some(({ value }) => value !== undefined)),
+  async judge(subject, { rows }) {
+    for (const [at, row] of rows.entries()) {
+      const last = row.heard.findLast(({ value }) => value !== undefined)
+      if (last?.value === undefined || !settlesEdits(row.move) || !equal(row.read[last.value], last.payload)) continue
+      const given = { ...row.held, [last.value]: last.payload }
+      if (!equal(subject.ideally(last.value, given), last.payload)) continue
+      const fresh = await subject.fresh(given)
+      if (fresh.fault !== undefined || fresh.unsettled !== undefined || fresh.read[last.value] === undefined) continue
+      if (!equal(fresh.read[last.value], last.payload))
+        return {
+          row: at,
+          says: `what it reports as ${last.value} it does not take back`,
+          expected: `a fresh one holds ${printed(last.payload)}`,
+          found: `a fresh one holds ${printed(fresh.read[last.value])}`,
+        }
+    }
+    return undefined
+  },
+})

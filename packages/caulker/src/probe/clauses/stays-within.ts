@@ -1,0 +1,112 @@
+import { equal, printed, valueClauses, type ValueClause, outsideText } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { isTell, settlesEdits, tell, type Story } from '../stage/story.js'
+import type { Subject } from '../subject/subject.js'
+import { zeroBoundOf } from './zero-bounds.js'
+import { beyond, outsideOf, waysAtBounds } from './ways-at-bounds.js'
+import type { Given } from '../../mount/index.js'
+
+/** Bounds and steps hold on every way in. */
+export const staysWithin = clause({
+  id: 'stays-within',
+  group: 'bounds',
+  promise: 'Its bounds and its step hold on every way in: given, told, typed, and by each of its controls.',
+  why: 'A bound that holds for two buttons and not for the keyboard is no bound: what is saved is what was typed.',
+  tried:
+    'Values outside are given and told, typed and left, typed and entered; each control is operated at each bound; a bound is told that leaves the value outside.',
+  unprovenWhen: 'No value has a bound or a step that can be reached.',
+  random: 'any',
+  onTrial: 'gesture',
+  concerns: (contract) => valueClauses(contract).some(isBounded),
+  *stories(subject) {
+    for (const value of subject.values.filter(isBounded)) {
+      const given = withTrueBounds(subject, value)
+      for (const { given: at, moves } of waysAtBounds(subject, value, given)) yield { given: at, moves }
+      yield* fromOutside(subject, value, given)
+    }
+  },
+  judge(subject, { story, rows }) {
+    for (const [at, row] of rows.entries()) {
+      const given = { ...row.held, ...(at === 0 ? story.given : {}) }
+      for (const value of subject.values.filter(isBounded)) {
+        const limits = subject.limits(value, given)
+        const off = row.heard.find((one) => one.value === value.name && outsideText(one.payload, limits) !== undefined)
+        if (off !== undefined && zeroBoundOf(value, given) === undefined)
+          return {
+            row: at,
+            says: `it reports ${value.name} outside its bounds: ${outsideText(off.payload, limits) ?? ''}`,
+            expected: limitsText(limits),
+            found: `heard ${off.event} ${printed(off.payload)}`,
+          }
+        if (!settlesEdits(row.move) || (isTell(row.move) && story.unbounded !== true && at > 0)) continue
+        const stands = row.read[value.name]
+        const outside = stands === undefined ? undefined : outsideText(stands, limits)
+        if (outside !== undefined && zeroBoundOf(value, given) === undefined)
+          return {
+            row: at,
+            says: `${value.name} leaves its bounds: ${outside}`,
+            expected: limitsText(limits),
+            found: `${value.name} ${printed(stands)}`,
+            cause: causeOf(at, row.move),
+          }
+      }
+    }
+    return undefined
+  },
+})
+
+/** Bounds that are no 0: whether a 0 is taken for missing is the affair of keeps-falsy. */
+function withTrueBounds(subject: Subject, value: ValueClause): Given {
+  const given: Record<string, unknown> = { ...subject.middle }
+  for (const [end, wanted] of [
+    ['least', [2, '2031-05-10']],
+    ['most', [9, '2031-05-16']],
+  ] as const) {
+    const name = value.bounds[end]
+    if (typeof name !== 'string' || !Object.hasOwn(subject.contract.properties, name)) continue
+    const taken = [...wanted, subject.plain(name)[0]].find(
+      (bound) => bound !== undefined && equal(subject.ideally(name, { ...given, [name]: bound }), bound),
+    )
+    if (taken !== undefined) given[name] = taken
+  }
+  const { least, most } = subject.limits(value, given)
+  if (least !== undefined && most !== undefined && least > most) return subject.middle
+  return { ...given, [value.name]: subject.ideally(value.name, { ...given, [value.name]: subject.middle[value.name] }) }
+}
+
+function* fromOutside(subject: Subject, value: ValueClause, given: Given): Iterable<Story> {
+  for (const off of outsideOf(subject.limits(value, given))) {
+    yield { given, moves: [tell({ [value.name]: off })], unbounded: true }
+    yield { given: { ...given, [value.name]: off }, moves: [], unbounded: true }
+  }
+  for (const [end, by] of [
+    ['most', -1],
+    ['least', 1],
+  ] as const) {
+    const name = value.bounds[end]
+    if (typeof name !== 'string' || !Object.hasOwn(subject.contract.properties, name)) continue
+    for (const moved of beyond(given[value.name] as number, by))
+      yield { given, moves: [tell({ [name]: moved })], unbounded: true }
+  }
+}
+
+function isBounded(value: ValueClause): boolean {
+  return (
+    value.outside !== 'keep' &&
+    (value.bounds.least !== undefined || value.bounds.most !== undefined || value.step !== undefined)
+  )
+}
+
+function causeOf(at: number, move: unknown): string {
+  const way = at === 0 ? 'what is given at the mount' : isTell(move as never) ? 'what is told' : 'this way in'
+  return `${way} does not go through the check that the other ways go through`
+}
+
+function limitsText({ least, most, step }: { least: unknown; most: unknown; step: unknown }): string {
+  const parts = [
+    least === undefined ? '' : `least ${String(least)}`,
+    most === undefined ? '' : `most ${String(most)}`,
+    step === undefined ? '' : `in steps of ${String(step)}`,
+  ]
+  return parts.filter(Boolean).join(', ')
+}

@@ -1,0 +1,63 @@
+import { clause } from './clause.js'
+import { unlikeFresh, unlikeTwin } from './laws.js'
+import { samePicture } from '../sight/picture.js'
+import { isTell, tell } from '../stage/story.js'
+import type { Subject } from '../subject/subject.js'
+import type { Given } from '../../mount/index.js'
+
+/** Moved elsewhere in the page it goes on as before. */
+export const survivesMove = clause({
+  id: 'survives-move',
+  group: 'life',
+  promise: 'Taken out and put elsewhere in the page it looks as before, follows its owner, and reports each edit once.',
+  why: 'Lists are sorted, panels are moved. A component that listens anew each time it is put in place reports twice, then three times; one that starts anew forgets what was entered.',
+  tried: 'It is moved, once and twice, and then operated and told as a fresh one is.',
+  unprovenWhen: 'It is no element of its own.',
+  random: 'none',
+  onTrial: 'page',
+  needsElement: true,
+  concerns: () => true,
+  *stories(subject) {
+    const moved = [{ place: 'another' }, { place: 'another' }] as const
+    yield { given: subject.middle, moves: [moved[0]] }
+    for (const way of subject.chiefWays) yield { given: way.given, moves: [moved[0], ...way.moves] }
+    for (const way of subject.chiefWays.slice(0, 1)) yield { given: way.given, moves: [...moved, ...way.moves] }
+    for (const { name } of subject.tellable.slice(0, 3))
+      for (const value of subject.plain(name).slice(0, 1))
+        yield { given: subject.middle, moves: [moved[0], tell({ [name]: value })] }
+  },
+  async judge(subject, { rows, story }) {
+    const moves = story.moves.filter((move) => 'place' in move).length
+    const [first, moved] = [rows[0], rows[moves]]
+    if (moved === undefined || moves === 0) return undefined
+    if (moved.heard.length > 0)
+      return {
+        row: moves,
+        says: 'it reports because it was moved',
+        expected: 'nothing is heard',
+        found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
+      }
+    const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
+    if (changed !== undefined && (await changesWithTime(subject, story.given))) return undefined
+    if (changed !== undefined) return { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
+    const rest = story.moves.slice(moves)
+    if (rest.length === 0) return undefined
+    const twin = await subject.play({ given: story.given, moves: rest })
+    const leak = unlikeTwin(rows, twin.rows, moves)
+    return (
+      leak && {
+        ...leak,
+        says: isTell(rest[0])
+          ? 'after it was moved it no longer follows its owner as before'
+          : 'after it was moved the same gesture has another result',
+      }
+    )
+  },
+})
+
+/** What looks otherwise after each move tells the time, and has forgotten nothing. */
+async function changesWithTime(subject: Subject, given: Given): Promise<boolean> {
+  const { rows } = await subject.play({ given, moves: [{ place: 'another' }, { place: 'another' }] })
+  const [, once, twice] = rows
+  return once !== undefined && twice !== undefined && !samePicture(once.picture, twice.picture)
+}

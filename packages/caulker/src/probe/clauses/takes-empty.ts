@@ -1,0 +1,70 @@
+import { accepts, isValue, type PropertyClause } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { followsOrdinaryTell, updateEqualsRemount, showsAChange } from './laws.js'
+import { tell } from '../stage/story.js'
+
+/** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
+export const takesEmpty = clause({
+  id: 'takes-empty',
+  group: 'down',
+  promise: 'Its owner can clear it: told nothing, it looks as if it had been mounted with nothing.',
+  why: 'A photo, a date or a choice that cannot be cleared from outside survives the reset of its screen and is sent with the next record.',
+  tried: 'Each name is told an ordinary value and then what is empty for it, or that it is no longer given.',
+  unprovenWhen: 'No ordinary value of such a name can be made, or none of them can be seen.',
+  random: 'tells',
+  onTrial: 'tell',
+  concerns: (contract) =>
+    Object.values<PropertyClause>({ ...contract.properties, ...contract.values }).some(
+      (one) => emptiesOf(one).length > 0,
+    ),
+  *stories(subject) {
+    for (const named of subject.tellable)
+      for (const empty of emptiesOf(named))
+        for (const value of subject.plain(named.name).slice(0, 2))
+          yield { given: { ...subject.base, [named.name]: value }, moves: [tell({ [named.name]: empty })] }
+  },
+  proves: (_, played) => showsAChange(played),
+  async judge(subject, played) {
+    const leak = await updateEqualsRemount(subject, played)
+    if (leak === undefined) return undefined
+    const told = played.rows[leak.row]?.move
+    const cleared =
+      told !== undefined && 'tell' in told
+        ? Object.entries(told.tell).find(([name, value]) =>
+            isEmptyOf(
+              subject.names.find((one) => one.name === name),
+              value,
+            ),
+          )
+        : undefined
+    if (
+      cleared === undefined ||
+      !(await followsOrdinaryTell(subject, played.rows[leak.row - 1]?.held ?? {}, cleared[0]))
+    )
+      return undefined
+    const { cause: _, ...what } = leak
+    return {
+      ...what,
+      says: `${cleared[0]} cannot be cleared by its owner`,
+      ...(leak.cause === undefined ? {} : { cause: 'an empty value is taken for "nothing was told"' }),
+    }
+  },
+})
+
+function emptiesOf(named: PropertyClause): unknown[] {
+  const empties =
+    isValue(named) && named.empty !== undefined
+      ? [named.empty]
+      : [null, ''].filter((empty) => accepts(named.type, empty)).slice(0, 1)
+  return named.required ? empties : [...empties, ...(named.default === undefined && !isValue(named) ? [] : [undefined])]
+}
+
+function isEmptyOf(named: PropertyClause | undefined, value: unknown): boolean {
+  return (
+    named !== undefined &&
+    (value === undefined ||
+      emptiesOf(named).some(
+        (empty) => Object.is(empty, value) || (Array.isArray(empty) && Array.isArray(value) && value.length === 0),
+      ))
+  )
+}

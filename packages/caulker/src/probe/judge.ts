@@ -1,0 +1,75 @@
+import { isBelow } from '../contract/index.js'
+import type { Clause, LeakAt } from './clauses/clause.js'
+import type { Played, Row } from './stage/stage.js'
+import type { Move } from './stage/story.js'
+import type { Subject } from './subject/subject.js'
+import type { Given } from '../mount/index.js'
+
+/** What one story says of one clause: a leak, nothing wrong, or why it says nothing. */
+export interface Judged {
+  readonly leak?: LeakAt
+  readonly silent?: string
+}
+
+export async function judged(clause: Clause, subject: Subject, played: Played): Promise<Judged> {
+  const { rows, story } = played
+  const at = rows.findIndex(
+    (row) =>
+      row.fault !== undefined ||
+      row.unsettled !== undefined ||
+      row.impossible !== undefined ||
+      holdsCrossedBounds(subject, row.held),
+  )
+  const row = rows[at]
+  if (row === undefined) return leakOr(await clause.judge(subject, played))
+  if (at > 0) {
+    const sound = {
+      story: { ...story, moves: story.moves.slice(0, at - 1) },
+      rows: rows.slice(0, at) as [Row, ...Row[]],
+    }
+    const before = await clause.judge(subject, sound)
+    if (before !== undefined) return { leak: before }
+  }
+  if (row.impossible !== undefined) return { silent: row.impossible }
+  if (row.fault === undefined && row.unsettled === undefined) return { silent: 'Its owner tells bounds that cross.' }
+  const isOnTrial = kindOf(row.move) === clause.onTrial && at === rows.length - 1
+  if (row.fault !== undefined)
+    return isOnTrial
+      ? { leak: { row: at, says: 'it throws', expected: 'no error', found: row.fault } }
+      : { silent: `It throws (${row.fault}).` }
+  if (row.unsettled === 'restless') return { silent: 'It never settles: what it shows changes with every frame.' }
+  return isOnTrial
+    ? {
+        leak: {
+          row: at,
+          says: 'it floods its owner with reports',
+          expected: 'at most one report',
+          found: `${row.heard.length} reports and more`,
+        },
+      }
+    : { silent: 'It floods its owner with reports.' }
+}
+
+/** A least above the most that was told is the owner's own slip: nothing that a component makes of it is wrong. */
+function holdsCrossedBounds({ values, names }: Subject, held: Given): boolean {
+  const standing = (bound: unknown) => {
+    const name = names.find((one) => one.name === bound)
+    return name === undefined ? bound : (held[name.name] ?? name.default)
+  }
+  return values.some(({ bounds }) => {
+    const [least, most] = [standing(bounds.least), standing(bounds.most)]
+    const isTold = [bounds.least, bounds.most].some((bound) => typeof bound === 'string' && held[bound] !== undefined)
+    return isTold && isBelow(most, least)
+  })
+}
+
+function leakOr(leak: LeakAt | undefined): Judged {
+  return leak === undefined ? {} : { leak }
+}
+
+function kindOf(move: Move | undefined): Clause['onTrial'] {
+  if (move === undefined) return 'mount'
+  if ('tell' in move || 'retell' in move || 'attribute' in move || 'undeclared' in move) return 'tell'
+  if ('gesture' in move) return 'gesture'
+  return 'command' in move ? 'command' : 'page'
+}

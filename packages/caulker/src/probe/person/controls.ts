@@ -1,0 +1,187 @@
+import { computeAccessibleName } from 'dom-accessibility-api'
+import { shadowOf } from '../../dom/index.js'
+import { isEditable } from './fields.js'
+
+export type ControlKind =
+  | 'text field'
+  | 'number field'
+  | 'slider'
+  | 'spin button'
+  | 'checkbox'
+  | 'switch'
+  | 'radio button'
+  | 'select'
+  | 'list box'
+  | 'combo box'
+  | 'button'
+  | 'file field'
+  /** The component as a whole, where gestures of its own are named for it. */
+  | 'component'
+
+/** Where a person acts, named so that it is found again on another instance: the how-manieth control of its kind. */
+export interface ControlRef {
+  readonly kind: ControlKind
+  readonly nth: number
+  readonly label: string
+}
+
+/** The component itself, found by its tag; where it is no element, by what is drawn first. */
+export function componentRef(tag: string): ControlRef {
+  return { kind: 'component', nth: 0, label: tag }
+}
+
+export interface Control {
+  readonly kind: ControlKind
+  readonly element: HTMLElement
+}
+
+/** Every control inside a container in document order, through shadow roots and slots. */
+export function controlsIn(container: ParentNode): Control[] {
+  const found: Control[] = []
+  const visit = (element: Element) => {
+    const kind = kindOf(element)
+    if (kind !== undefined) found.push({ kind, element: element as HTMLElement })
+    const shadow = shadowOf(element)
+    if (shadow !== null) visitAll(shadow)
+    visitAll(element)
+  }
+  const visitAll = (parent: ParentNode) => {
+    for (let child = parent.firstElementChild; child !== null; child = child.nextElementSibling) visit(child)
+  }
+  visitAll(container)
+  return found.filter(({ kind, element }) => kind !== 'list box' || !isPopupList(element))
+}
+
+export function findControl(container: Element, { kind, nth, label }: ControlRef): HTMLElement | undefined {
+  if (kind === 'component')
+    return (container.getElementsByTagName(label)[0] ?? container.firstElementChild ?? undefined) as
+      HTMLElement | undefined
+  return controlsIn(container).filter((control) => control.kind === kind)[nth]?.element
+}
+
+/** The references of all controls that a person can operate now. */
+export function controlRefs(container: ParentNode): { ref: ControlRef; element: HTMLElement }[] {
+  const counts = new Map<ControlKind, number>()
+  return controlsIn(container).map(({ kind, element }) => {
+    const nth = counts.get(kind) ?? 0
+    counts.set(kind, nth + 1)
+    return { ref: { kind, nth, label: accessibleName(element) }, element }
+  })
+}
+
+/** Whether a control says that a person can do something with it. */
+export function isOperable(element: HTMLElement): boolean {
+  return (
+    isReachable(element) &&
+    element.getAttribute('aria-disabled') !== 'true' &&
+    element.getAttribute('aria-readonly') !== 'true'
+  )
+}
+
+/** Whether a person's hands get to it: what only says that it is disabled still takes a click and a key. */
+export function isReachable(element: HTMLElement): boolean {
+  const { disabled, readOnly } = element as HTMLInputElement
+  return disabled !== true && readOnly !== true && element.isConnected && !isShutOff(element)
+}
+
+/** Whether something around it keeps everybody out; asked step by step, since a selector has its price. */
+function isShutOff(element: Element): boolean {
+  for (let one: Element | null = element; one !== null; one = one.parentElement)
+    if (
+      one.hasAttribute('hidden') ||
+      one.hasAttribute('inert') ||
+      (one.localName === 'fieldset' && one.hasAttribute('disabled'))
+    )
+      return true
+  return false
+}
+
+/** What can be chosen in a select, in a list, or in the list that a combo box opens. */
+export function optionsOf(control: HTMLElement): HTMLElement[] {
+  if (control.localName === 'select') return [...(control as HTMLSelectElement).options]
+  const list = opensList(control) ? popupOf(control) : control
+  return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isReachable)
+}
+
+/** WAI-ARIA 1.2, sections 5.4 and 6.6.1: what opens a list to choose from. */
+const OPENERS = '[role="combobox"], [aria-haspopup="listbox"]'
+
+/** The same, without the price of a selector. */
+function opensList(element: Element): boolean {
+  return element.getAttribute('role') === 'combobox' || element.getAttribute('aria-haspopup') === 'listbox'
+}
+
+/** A combo box names the list that it opens; one that names none may draw it at the end of the page. */
+function popupOf(control: HTMLElement): Element | undefined {
+  const root = control.getRootNode() as ShadowRoot | Document
+  const id = control.getAttribute('aria-controls') ?? control.getAttribute('aria-owns')
+  const named = id === null ? null : (root.getElementById(id) ?? control.ownerDocument.getElementById(id))
+  return (
+    named ??
+    root.querySelector('[role="listbox"]') ??
+    control.ownerDocument.querySelector('[role="listbox"]') ??
+    undefined
+  )
+}
+
+/** Whether a list is only there while a combo box is open. */
+export function isPopupList(list: Element): boolean {
+  const root = list.getRootNode() as ShadowRoot | Document
+  return [...root.querySelectorAll<HTMLElement>(OPENERS)].some((one) => popupOf(one) === list)
+}
+
+function accessibleName(element: HTMLElement): string {
+  try {
+    return computeAccessibleName(element).trim()
+  } catch {
+    return ''
+  }
+}
+
+const INPUT_KINDS: Readonly<Record<string, ControlKind>> = {
+  number: 'number field',
+  range: 'slider',
+  checkbox: 'checkbox',
+  radio: 'radio button',
+  file: 'file field',
+  button: 'button',
+  submit: 'button',
+  reset: 'button',
+  image: 'button',
+}
+
+/** WAI-ARIA 1.2, section 5.4: the roles of what a person operates. */
+const ROLE_KINDS: Readonly<Record<string, ControlKind>> = {
+  button: 'button',
+  checkbox: 'checkbox',
+  switch: 'switch',
+  radio: 'radio button',
+  slider: 'slider',
+  spinbutton: 'spin button',
+  listbox: 'list box',
+  combobox: 'combo box',
+}
+
+export function kindOf(element: Element): ControlKind | undefined {
+  const role = element.getAttribute('role')
+  switch (element.localName) {
+    case 'input': {
+      const { type } = element as HTMLInputElement
+      if (role === 'combobox') return 'combo box'
+      return type === 'hidden' ? undefined : (INPUT_KINDS[type] ?? 'text field')
+    }
+    case 'textarea':
+      return 'text field'
+    case 'select':
+      return 'select'
+    case 'button':
+      if (opensList(element)) return 'combo box'
+      return role === 'switch' || role === 'combobox' || role === 'checkbox' || role === 'radio'
+        ? ROLE_KINDS[role]
+        : 'button'
+    default:
+      break
+  }
+  if (isEditable(element) && !isEditable(element.parentElement)) return 'text field'
+  return role === null ? undefined : ROLE_KINDS[role]
+}

@@ -1,0 +1,117 @@
+import { printed } from '../../contract/index.js'
+import type { ControlRef } from './controls.js'
+
+/** The keys that do something at a control; what is typed as text is no key here. */
+export const KEYS = [
+  'ArrowUp',
+  'ArrowDown',
+  'ArrowLeft',
+  'ArrowRight',
+  'Home',
+  'End',
+  'PageUp',
+  'PageDown',
+  'Enter',
+  'Escape',
+  ' ',
+] as const
+export type Key = (typeof KEYS)[number]
+
+/** A place on a component, as parts of its width and height from the upper left. */
+export type Point = readonly [number, number]
+
+/** What a person does, as plain data: it can be listed, shrunk and played again. */
+export type Gesture =
+  | EntersText
+  | { readonly do: 'leave' }
+  /** Puts the caret behind some character, as a click into the text does. */
+  | { readonly do: 'caret'; readonly on: ControlRef; readonly at: number }
+  | { readonly do: 'enter'; readonly on: ControlRef }
+  | { readonly do: 'press'; readonly on: ControlRef }
+  | { readonly do: 'key'; readonly on: ControlRef; readonly key: Key }
+  | { readonly do: 'choose'; readonly on: ControlRef; readonly option: number }
+  | { readonly do: 'pick'; readonly on: ControlRef; readonly file: File }
+  | { readonly do: 'drag'; readonly on: ControlRef; readonly from: Point; readonly to: Point }
+
+/** The ways in which a text gets into a field: key by key, from the clipboard, composed, filled in by the browser, or over a selection. */
+export type EntersText =
+  | { readonly do: 'type' | 'paste' | 'compose' | 'fill'; readonly on: ControlRef; readonly text: string }
+  | {
+      readonly do: 'insert'
+      readonly on: ControlRef
+      readonly text: string
+      readonly from: number
+      readonly to: number
+    }
+
+export function entersText(
+  gesture: Gesture,
+): gesture is Extract<EntersText, { do: 'type' | 'paste' | 'compose' | 'fill' }> {
+  return ['type', 'paste', 'compose', 'fill'].includes(gesture.do)
+}
+
+/** Whether a gesture ends an edit: afterwards nothing is unfinished. */
+export function commits(gesture: Gesture): boolean {
+  if (gesture.do === 'key' && gesture.key === 'Escape')
+    return gesture.on.kind !== 'text field' && gesture.on.kind !== 'number field'
+  return !['type', 'paste', 'compose', 'insert', 'caret'].includes(gesture.do)
+}
+
+/** A gesture in words, for a ledger. */
+export function gestureText(gesture: Gesture): string {
+  if (gesture.do === 'leave') return 'leave the field'
+  const inWords = WORDS[gesture.do] as (made: Gesture, where: string) => string
+  return inWords(gesture, controlText(gesture.on))
+}
+
+type Words = {
+  [D in Exclude<Gesture['do'], 'leave'>]: (gesture: Gesture & { readonly do: D }, where: string) => string
+}
+
+const WORDS: Words = {
+  type: ({ text, on }, where) =>
+    on.kind === 'slider'
+      ? `move ${where} to ${text}`
+      : text === ''
+        ? `empty ${where}`
+        : `type ${quoted(text)} into ${where}`,
+  paste: ({ text }, where) => `paste ${quoted(text)} into ${where}`,
+  compose: ({ text }, where) => `compose ${quoted(text)} in ${where}`,
+  fill: ({ text }, where) => `let the browser fill ${where} with ${quoted(text)}`,
+  insert: ({ text, from, to }, where) =>
+    from === to
+      ? `type ${quoted(text)} behind letter ${from} of ${where}`
+      : `type ${quoted(text)} over letters ${from + 1} to ${to} of ${where}`,
+  caret: ({ at }, where) => `put the caret behind letter ${at} of ${where}`,
+  enter: (_, where) => `press Enter in ${where}`,
+  press: ({ on }, where) => `${on.kind === 'button' ? 'press' : 'click'} ${where}`,
+  key: ({ key }, where) => `press ${KEY_NAMES[key] ?? key} in ${where}`,
+  choose: ({ option }, where) => `choose option ${option + 1} of ${where}`,
+  pick: ({ file }, where) => `choose ${file.name} in ${where}`,
+  drag: ({ from, to, on }, where) =>
+    on.kind === 'component' && from[0] === to[0] && from[1] === to[1]
+      ? `click ${where} at ${pointText(from)}`
+      : `drag over ${where} from ${pointText(from)} to ${pointText(to)}`,
+}
+
+const KEY_NAMES: Partial<Record<Key, string>> = {
+  ArrowUp: 'Arrow up',
+  ArrowDown: 'Arrow down',
+  ArrowLeft: 'Arrow left',
+  ArrowRight: 'Arrow right',
+  PageUp: 'Page up',
+  PageDown: 'Page down',
+  ' ': 'Space',
+}
+
+function controlText({ kind, label, nth }: ControlRef): string {
+  return `the ${kind}${label === '' ? (nth === 0 ? '' : ` ${nth + 1}`) : ` “${label}”`}`
+}
+
+function quoted(text: string): string {
+  return printed(text, 30)
+}
+
+function pointText([x, y]: Point): string {
+  return `${Math.round(x * 100)} % across, ${Math.round(y * 100)} % down`
+}

@@ -1,0 +1,169 @@
+import { controlRefs, isOperable, optionsOf, type ControlRef } from './controls.js'
+import type { Gesture, Key, Point } from './gestures.js'
+import { hasSelection, isEditable, isTextual } from './fields.js'
+
+/** What a person may type and choose. */
+export interface Supply {
+  texts(on: ControlRef): readonly string[]
+  readonly files: readonly File[]
+}
+
+export interface Tried {
+  readonly gestures: readonly Gesture[]
+  readonly text: string | undefined
+}
+
+/** What a person can do at a control of each kind: the usual first. */
+export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tried> {
+  const { ref, options } = control
+  switch (ref.kind) {
+    case 'text field':
+    case 'number field':
+      yield* textGestures(control, supply)
+      if (ref.kind === 'number field') yield* keyGestures(ref, ['ArrowUp', 'ArrowDown'])
+      return
+    case 'combo box':
+      if (control.isTextual) yield* textGestures(control, supply)
+      for (const option of firstOptions(options))
+        yield only({ do: 'press', on: ref }, { do: 'choose', on: ref, option }, { do: 'leave' })
+      yield only(key(ref, 'ArrowDown'), key(ref, 'ArrowDown'), key(ref, 'Enter'), { do: 'leave' })
+      return
+    case 'slider':
+      if (control.isNative)
+        for (const text of supply.texts(ref)) yield { gestures: [{ do: 'type', on: ref, text }, { do: 'leave' }], text }
+      else if (control.isLaidOut)
+        for (const to of [0.75, 0.25]) yield only({ do: 'drag', on: ref, from: [0.5, 0.5], to: [to, 0.5] })
+      yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'])
+      return
+    case 'spin button':
+      yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'])
+      return
+    case 'list box':
+      for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })
+      yield* keyGestures(ref, ['ArrowDown', 'End'])
+      yield only(key(ref, 'ArrowDown'), key(ref, 'Enter'), { do: 'leave' })
+      return
+    case 'select':
+      for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })
+      yield* keyGestures(ref, ['ArrowDown'])
+      return
+    case 'radio button':
+      yield only({ do: 'press', on: ref })
+      yield* keyGestures(ref, ['ArrowDown'])
+      return
+    case 'checkbox':
+    case 'switch':
+      yield only({ do: 'press', on: ref })
+      yield* keyGestures(ref, [' '])
+      return
+    case 'button':
+      yield only({ do: 'press', on: ref })
+      if (!control.isNative) yield* keyGestures(ref, ['Enter', ' '])
+      return
+    case 'file field':
+      for (const file of supply.files) yield only({ do: 'pick', on: ref, file })
+      return
+    case 'component':
+  }
+}
+
+/** HTML Standard, section 4.10.5.1: fields that take a text of one form only, with texts of it. */
+const FORMATS: Readonly<Record<string, { readonly form: RegExp; readonly texts: readonly string[] }>> = {
+  date: { form: /^\d{4,}-\d\d-\d\d$/, texts: ['2031-05-14', '2031-05-20'] },
+  month: { form: /^\d{4,}-\d\d$/, texts: ['2031-05', '2031-09'] },
+  week: { form: /^\d{4,}-W\d\d$/, texts: ['2031-W20', '2031-W38'] },
+  time: { form: /^\d\d:\d\d(:\d\d(\.\d+)?)?$/, texts: ['06:40', '18:05'] },
+  'datetime-local': { form: /^\d{4,}-\d\d-\d\dT\d\d:\d\d/, texts: ['2031-05-14T06:40', '2031-05-20T18:05'] },
+  color: { form: /^#[\da-f]{6}$/i, texts: ['#2e8b57', '#8b4513'] },
+}
+
+/** Of the texts those that such a field takes at all; where it takes none of them, some of its own. */
+function inFormat(format: string, texts: readonly string[]): readonly string[] {
+  const known = FORMATS[format]
+  const fit = texts.filter((text) => known?.form.test(text))
+  return known === undefined ? texts : fit.length > 0 ? fit : known.texts
+}
+
+/** A text by each way in: struck, entered, taken back, pasted, composed, and filled in by the browser. */
+function* textGestures({ ref, isMultiline, isFree, isField, format }: FoundControl, supply: Supply): Iterable<Tried> {
+  const texts = format === undefined ? supply.texts(ref) : inFormat(format, supply.texts(ref))
+  for (const text of texts) {
+    const typed: Gesture = { do: 'type', on: ref, text }
+    yield { gestures: [typed, { do: 'leave' }], text }
+    if (!isMultiline) yield { gestures: [typed, { do: 'enter', on: ref }], text }
+  }
+  yield { gestures: [{ do: 'type', on: ref, text: '' }, { do: 'leave' }], text: '' }
+  const [text = '7'] = texts
+  const others = [...(isFree ? (['paste', 'compose'] as const) : []), ...(isField ? (['fill'] as const) : [])]
+  for (const way of others) yield { gestures: [{ do: way, on: ref, text }, { do: 'leave' }], text }
+  yield only({ do: 'type', on: ref, text }, key(ref, 'Escape'), { do: 'leave' })
+  if (isFree && text.length > 1)
+    yield only({ do: 'type', on: ref, text }, { do: 'insert', on: ref, text: 'x', from: 1, to: 2 }, { do: 'leave' })
+}
+
+function* keyGestures(on: ControlRef, keys: readonly Key[]): Iterable<Tried> {
+  for (const one of keys) yield only(key(on, one), { do: 'leave' })
+}
+
+function key(on: ControlRef, name: Key): Gesture {
+  return { do: 'key', on, key: name }
+}
+
+function only(...gestures: Gesture[]): Tried {
+  return { gestures, text: undefined }
+}
+
+function firstOptions(count: number): number[] {
+  return [0, 1, 2].slice(0, count)
+}
+
+export interface FoundControl {
+  readonly ref: ControlRef
+  readonly options: number
+  /** Whether Enter begins a new line instead of ending the edit. */
+  readonly isMultiline: boolean
+  /** Whether the browser itself does something with it; any other control is what its role says by its own code. */
+  readonly isNative: boolean
+  readonly isTextual: boolean
+  /** The type of a native field, which may take texts of one form only. */
+  readonly format: string | undefined
+  /** Whether its text is written letter by letter, and not as a whole. */
+  readonly isFree: boolean
+  /** Whether it is a field that the browser may fill by itself. */
+  readonly isField: boolean
+  readonly isLaidOut: boolean
+}
+
+/** A list that is filled only when it is opened still has some options. */
+const LIKELY_OPTIONS = 3
+
+/** Every control that a person can operate now, with what its kind does not say. */
+export function foundControls(container: ParentNode): FoundControl[] {
+  return controlRefs(container)
+    .filter(({ element }) => isOperable(element))
+    .map(({ ref, element }) => ({
+      ref,
+      options: optionsOf(element).length || (ref.kind === 'combo box' ? LIKELY_OPTIONS : 0),
+      isMultiline: element.localName !== 'input',
+      isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),
+      isTextual: isTextual(element),
+      format: element.localName === 'input' ? (element as HTMLInputElement).type : undefined,
+      isFree: hasSelection(element as HTMLInputElement) || isEditable(element),
+      isField: element.localName === 'input' || element.localName === 'textarea',
+      isLaidOut: element.getBoundingClientRect().width > 0,
+    }))
+}
+
+/** What can be tried at a component in which no control is found: it may be drawn, and listen by itself. */
+export function wholeGestures(on: ControlRef): Gesture[][] {
+  const drag = (from: Point, to: Point): Gesture => ({ do: 'drag', on, from, to })
+  return [
+    [drag([0.5, 0.5], [0.5, 0.5])],
+    [drag([0.25, 0.5], [0.75, 0.4])],
+    [drag([0.75, 0.5], [0.25, 0.6])],
+    [key(on, 'ArrowUp')],
+    [key(on, 'ArrowRight')],
+    [key(on, 'Enter')],
+    [key(on, ' ')],
+  ]
+}

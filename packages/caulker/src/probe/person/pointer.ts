@@ -1,0 +1,99 @@
+import type { Point } from './gestures.js'
+import type { Editor } from './editor.js'
+
+/** A mouse over a component. */
+export interface Pointer {
+  press(element: HTMLElement): void
+  drag(element: HTMLElement, from: Point, to: Point): string | undefined
+}
+
+/** How many moves a drag is made of. */
+const MOVES = 4
+
+export function createPointer(view: Window & typeof globalThis, editor: Editor): Pointer {
+  function press(element: HTMLElement): void {
+    withCapture(view, () => {
+      send(element, 'pointerdown')
+      if (send(element, 'mousedown')) editor.focus(element)
+      send(element, 'pointerup')
+      send(element, 'mouseup')
+    })
+    element.click()
+  }
+
+  function drag(element: HTMLElement, from: Point, to: Point): string | undefined {
+    const box = element.getBoundingClientRect()
+    if (box.width === 0 || box.height === 0) return 'nothing is laid out here, so that nothing can be dragged'
+    const at = (part: number) => ({
+      clientX: box.left + box.width * (from[0] + (to[0] - from[0]) * part),
+      clientY: box.top + box.height * (from[1] + (to[1] - from[1]) * part),
+    })
+    withCapture(view, (held) => {
+      const start = under(element, at(0))
+      send(start, 'pointerdown', { ...at(0), buttons: 1 })
+      if (send(start, 'mousedown', { ...at(0), buttons: 1 })) editor.focus(element)
+      for (let move = 1; move <= MOVES; move++) {
+        const where = at(move / MOVES)
+        const over = held() ?? under(element, where)
+        send(over, 'pointermove', { ...where, buttons: 1 })
+        send(over, 'mousemove', { ...where, buttons: 1 })
+      }
+      const end = held() ?? under(element, at(1))
+      send(end, 'pointerup', at(1))
+      send(end, 'mouseup', at(1))
+      if (end === start) send(end, 'click', at(1))
+    })
+    return undefined
+  }
+
+  function send(element: Element, name: string, said: MouseEventInit = {}): boolean {
+    const Made = name.startsWith('pointer') ? (view.PointerEvent ?? view.MouseEvent) : view.MouseEvent
+    return element.dispatchEvent(
+      new Made(name, {
+        bubbles: true,
+        composed: true,
+        cancelable: true,
+        button: 0,
+        pointerId: 1,
+        isPrimary: true,
+        ...said,
+      } as never),
+    )
+  }
+
+  return { press, drag }
+}
+
+/** What of an element is drawn at a place; itself, where something else lies above. */
+function under(element: HTMLElement, { clientX, clientY }: { clientX: number; clientY: number }): Element {
+  const root = element.getRootNode() as Document | ShadowRoot
+  const found = root.elementFromPoint?.(clientX, clientY) ?? element
+  return element.contains(found) ? found : element
+}
+
+/** A pointer that no hardware moves cannot be captured: for as long as one gesture lasts, the capture is remembered here instead. */
+function withCapture(view: Window & typeof globalThis, act: (held: () => Element | undefined) => void): void {
+  let held: Element | undefined
+  const stands = {
+    setPointerCapture(this: Element) {
+      held = this
+    },
+    releasePointerCapture() {
+      held = undefined
+    },
+    hasPointerCapture(this: Element) {
+      return held === this
+    },
+  }
+  const prototype = view.Element.prototype
+  const before = Object.keys(stands).map((name) => [name, Object.getOwnPropertyDescriptor(prototype, name)] as const)
+  for (const [name, value] of Object.entries(stands))
+    Object.defineProperty(prototype, name, { value, configurable: true, writable: true })
+  try {
+    act(() => held)
+  } finally {
+    for (const [name, descriptor] of before)
+      if (descriptor === undefined) Reflect.deleteProperty(prototype, name)
+      else Object.defineProperty(prototype, name, descriptor)
+  }
+}

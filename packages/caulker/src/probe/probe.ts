@@ -1,0 +1,175 @@
+import { messageOf, type AnyContract } from '../contract/index.js'
+import { elementMount, rememberRoots } from '../dom/index.js'
+import type { BrokenClause, Clause, Examined } from './clauses/clause.js'
+import { clauses as allClauses } from './clauses/index.js'
+import { asksForForms, knowsForms } from './subject/forms.js'
+import { rememberStates } from './stage/form-state.js'
+import { windowFrames, type Frames } from './stage/frames.js'
+import { judged } from './judge.js'
+import { ledgerOf } from './stage/ledger.js'
+import { minimise } from './minimise.js'
+import type { Hands } from './person/trusted.js'
+import { refuseNamedGestures, type NamedGesture } from './person/named-gesture.js'
+import { randomStories } from './random.js'
+import type { Story } from './stage/story.js'
+import { subjectFor } from './subject/ready-subject.js'
+import type { Subject } from './subject/subject.js'
+import type { Mount } from '../mount/index.js'
+
+export interface ProbeOptions {
+  /** Which document to mount in; by default the one of this window. */
+  readonly document?: Document
+  /** A mount for a component that is no custom element; it is given the place to mount into. */
+  readonly mount?: (into: HTMLElement) => Mount
+  /** The same seed gives the same report; 1 by default. */
+  readonly seed?: number
+  /** Only these clauses, by id. */
+  readonly clauses?: readonly string[]
+  /** How many random stories of each kind are tried; 12 by default. */
+  readonly random?: number
+  readonly frames?: Frames
+  /** What a person can do where no control is found: at a place of the component, over it, or by keys. */
+  readonly gestures?: readonly NamedGesture[]
+  /** Lets a person act through the browser's own input, where something outside the page lends it. */
+  readonly hands?: Hands
+  readonly onStep?: (story: Story, row: number) => void
+  readonly hangs?: (story: Story, row: number) => boolean
+}
+
+export type Status = 'held' | 'broken' | 'unproven' | 'waived'
+
+/** What a probe found of one clause. */
+export interface ClauseResult {
+  readonly clause: string
+  readonly promise: string
+  readonly status: Status
+  /** Why it is unproven or waived. */
+  readonly reason?: string
+  /** Whether it is unproven only because the DOM here is no real browser's. */
+  readonly browserDecides?: true
+  /** How many stories were judged. */
+  readonly stories: number
+  readonly leak?: BrokenClause
+}
+
+export interface ProbeReport {
+  readonly component: string
+  readonly seed: number
+  readonly clauses: readonly ClauseResult[]
+}
+
+const MOST_STORIES = 160
+
+/**
+ * Mounts a live component, operates it as its owner and a person would, and judges every clause of its contract.
+ *
+ * Never throws for what the component does: a clause that could not be tried is `unproven`, with the reason.
+ *
+ * @example
+ * ```ts
+ * import { nativeText } from 'caulker/dom'
+ * import { probe } from 'caulker/probe'
+ * const report = await probe(nativeText, { seed: 7 })
+ * console.assert(report.clauses.every(({ status }) => status !== 'broken'))
+ * ```
+ */
+export async function probe(contract: AnyContract, options: ProbeOptions = {}): Promise<ProbeReport> {
+  refuseNamedGestures(options.gestures ?? [])
+  const document = options.document ?? globalThis.document
+  const view = document.defaultView as Window & typeof globalThis
+  const forget = [rememberRoots(view), rememberStates(view)]
+  try {
+    return await probeIn(view, contract, options)
+  } finally {
+    for (const end of forget) end()
+  }
+}
+
+async function probeIn(
+  view: Window & typeof globalThis,
+  contract: AnyContract,
+  options: ProbeOptions,
+): Promise<ProbeReport> {
+  const seed = options.seed ?? 1
+  const wanted = allClauses.filter(
+    (clause) => clause.concerns(contract) && (options.clauses === undefined || options.clauses.includes(clause.id)),
+  )
+  const subject = await subjectFor(contract, {
+    document: view.document,
+    frames: options.frames ?? windowFrames(view),
+    gestures: options.gestures ?? [],
+    ...(options.hands === undefined ? {} : { hands: options.hands }),
+    mountInto: (into) => options.mount?.(into) ?? elementMount({ into }),
+    ...(options.mount === undefined ? { mountOn: (element: Element) => elementMount({ element }) } : {}),
+    ...(options.onStep === undefined ? {} : { onStep: options.onStep }),
+    ...(options.hangs === undefined ? {} : { hangs: options.hangs }),
+  })
+  const results: ClauseResult[] = []
+  for (const clause of wanted)
+    results.push(
+      'unready' in subject
+        ? unproven(clause, subject.unready)
+        : await resultOf(clause, subject, seed, options.random ?? 12),
+    )
+  return { component: contract.tag, seed, clauses: results }
+}
+
+async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
+  const waived = subject.contract.waives[clause.id]
+  if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, stories: 0 }
+  if (clause.needsElement === true && subject.define === undefined) return unproven(clause, 'It is no custom element.')
+  if (clause.needsForms === true && asksForForms(subject) && !knowsForms(subject))
+    return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
+  if (clause.examine !== undefined) return examinedAs(clause, await examined(clause.examine, subject))
+  let stories = 0
+  let silent: string | undefined
+  for (const story of storiesOf(clause, subject, seed, random)) {
+    const played = await subject.play(story)
+    const found = await judged(clause, subject, played)
+    silent ??= found.silent
+    if (found.leak === undefined) {
+      if (clause.refusalHolds === true && played.rows.some(({ impossible }) => impossible !== undefined)) stories++
+      if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) stories++
+      continue
+    }
+    const shortest = await minimise(clause, subject, played, found.leak)
+    const { row, ...leak } = shortest.leak
+    return {
+      ...named(clause),
+      status: 'broken',
+      stories: stories + 1,
+      leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) },
+    }
+  }
+  return stories > 0 ? { ...named(clause), status: 'held', stories } : unproven(clause, silent ?? clause.unprovenWhen)
+}
+
+/** What a component throws while it is only looked at tells nothing of the clause; where it throws in a story, a clause says so. */
+async function examined(examine: NonNullable<Clause['examine']>, subject: Subject): Promise<Examined> {
+  try {
+    return await examine(subject)
+  } catch (thrown) {
+    return { unproven: `It throws (${messageOf(thrown)}).` }
+  }
+}
+
+function examinedAs(clause: Clause, found: Examined): ClauseResult {
+  if ('unproven' in found) return unproven(clause, found.unproven)
+  return 'held' in found
+    ? { ...named(clause), status: 'held', stories: found.held }
+    : { ...named(clause), status: 'broken', stories: 1, leak: found.leak }
+}
+
+function* storiesOf(clause: Clause, subject: Subject, seed: number, random: number): Iterable<Story> {
+  let count = 0
+  for (const story of clause.stories(subject)) if (count++ < MOST_STORIES) yield story
+  if (clause.random !== 'none') yield* randomStories(subject, seed, random)[clause.random]
+}
+
+function unproven(clause: Clause, reason: string): ClauseResult {
+  return { ...named(clause), status: 'unproven', reason, stories: 0 }
+}
+
+function named({ id, promise }: Clause): Pick<ClauseResult, 'clause' | 'promise'> {
+  return { clause: id, promise }
+}

@@ -1,0 +1,150 @@
+import {
+  equal,
+  givenClauses,
+  isValue,
+  valueClauses,
+  type AnyContract,
+  type CommandClause,
+  type PropertyClause,
+  type ValueClause,
+  bring,
+  limitsOf,
+  type Limits,
+} from '../../contract/index.js'
+import { ideal } from '../../ideal/index.js'
+import { controlRefs, isOperable } from '../person/controls.js'
+import { filesToChoose, hostSamples, samplesFor } from './samples.js'
+import { stageFor, type Played, type StageOptions } from '../stage/stage.js'
+import { storyKey, type Call, type Story } from '../stage/story.js'
+import { isNothing, type Subject, type Way } from './subject.js'
+import { survey } from './survey.js'
+import type { Given } from '../../mount/index.js'
+
+/** Readies a component for the clauses; gives the reason where it cannot be mounted at all. */
+export async function subjectFor(
+  contract: AnyContract,
+  options: StageOptions,
+): Promise<Subject | { readonly unready: string }> {
+  const stage = stageFor(contract, options)
+  const host = hostSamples(options.document)
+  const names = givenClauses(contract)
+  const values = valueClauses(contract)
+  const drawn = new Map(names.map((clause) => [clause.name, samplesFor(clause.type, host)]))
+  const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)
+  if (unmade !== undefined) return { unready: `no sample of '${unmade.name}' could be made from its type` }
+  const played = new Map<string, Promise<Played>>()
+  const component = ideal(contract)
+
+  /** Stories are played one after the other, whoever asks: two at once would share the focus and the clock. */
+  let last: Promise<unknown> = Promise.resolve()
+  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+    const made = last.then(work)
+    last = made.catch(() => undefined)
+    return made
+  }
+  const play = (story: Story) => {
+    const key = storyKey(story)
+    let found = played.get(key)
+    if (found === undefined) played.set(key, (found = inTurn(() => stage.play(story))))
+    return found
+  }
+  const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
+  const limits = (value: ValueClause, given: Given) => limitsOf(value, (name) => standing(name, given))
+  const fits = (clause: PropertyClause, value: unknown, given: Given) =>
+    equal(standing(clause.name, { ...given, [clause.name]: value }), value)
+  const ordinary = (clause: PropertyClause, given: Given) =>
+    (drawn.get(clause.name) ?? []).filter((value) => !isNothing(clause, value) && fits(clause, value, given))
+
+  const least: Record<string, unknown> = {}
+  for (const clause of names)
+    if (clause.required) least[clause.name] = ordinary(clause, least)[0] ?? drawn.get(clause.name)?.[0]
+  const base = { ...Object.fromEntries(values.flatMap((clause) => withName(clause.name, clause.default))), ...least }
+  const middle = {
+    ...base,
+    ...Object.fromEntries(
+      values.flatMap((clause) => withName(clause.name, middleOf(clause, ordinary(clause, base), limits(clause, base)))),
+    ),
+  }
+  const subject: Subject = {
+    contract,
+    names,
+    values,
+    tellable: names.filter((clause) => !isValue(clause) || clause.lastWord === 'owner' || clause.accepts === 'always'),
+    least,
+    base,
+    middle,
+    ways: [],
+    chiefWays: [],
+    calls: callsOf(contract, host),
+    plain: (name) =>
+      plainOf(
+        names.find((clause) => clause.name === name),
+        (clause) => ordinary(clause, base),
+      ),
+    samples: (name) =>
+      (drawn.get(name) ?? []).filter((value) =>
+        fits(names.find((clause) => clause.name === name) as PropertyClause, value, base),
+      ),
+    limits,
+    ideally: standing,
+    play,
+    fresh: async (given) => (await play({ given, moves: [] })).rows[0],
+    files: filesToChoose(options.document),
+    define: options.mountOn === undefined ? undefined : options.document.defaultView?.customElements.get(contract.tag),
+    controls: [],
+    document: options.document,
+    look: (given, at) => inTurn(() => stage.look(given, [], at)),
+    lookAfter: (given, moves, at) => inTurn(() => stage.look(given, moves, at)),
+    playAnew: (story) => inTurn(() => stage.play(story)),
+    frames: options.frames,
+  }
+  const ways = await survey(subject, stage, options.gestures ?? [])
+  const controls = await stage.look(middle, [], (container) =>
+    controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),
+  )
+  return { ...subject, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
+}
+
+function callsOf({ commands }: AnyContract, host: (name: string) => unknown[]): Call[] {
+  return Object.values<CommandClause>(commands).flatMap(({ name, takes }): Call[] => {
+    if (takes === undefined) return [{ command: name }]
+    const samples = samplesFor(takes, host)
+    const ordinary = samples.find(Boolean) ?? samples[0]
+    return samples.length === 0 ? [] : [{ command: name, takes: ordinary }]
+  })
+}
+
+/** The first way by each control that changes a value; where a text is typed, one that leaves no doubt what it means. */
+function chiefOf(ways: readonly Way[]): Way[] {
+  const chief = new Map<string, Way>()
+  for (const way of ways) {
+    const key = `${way.control.kind} ${way.control.nth}`
+    const before = chief.get(key)
+    if (way.changes.size > 0 && (before === undefined || (before.plainly.size === 0 && way.plainly.size > 0)))
+      chief.set(key, way)
+  }
+  return [...chief.values()]
+}
+
+/** At most four, all different, and none that is hard to tell from another by eye. */
+function plainOf(clause: PropertyClause | undefined, ordinary: (clause: PropertyClause) => unknown[]): unknown[] {
+  if (clause === undefined) return []
+  const all = ordinary(clause)
+  return (clause.type as { type?: unknown }).type === 'boolean' ? [true, false] : all.slice(0, 4)
+}
+
+function middleOf(clause: ValueClause, ordinary: unknown[], limits: Limits): unknown {
+  const { least, most, step } = limits
+  const numbers = ordinary.filter((value): value is number => typeof value === 'number')
+  if (numbers.length === 0 || ordinary.some((value) => typeof value !== 'number')) return ordinary[0]
+  if (typeof least !== 'number' || typeof most !== 'number') return numbers[0]
+  const inside = bring(least + (most - least) / 2, {
+    ...limits,
+    step: step ?? ((clause.type as { type?: unknown }).type === 'integer' ? 1 : undefined),
+  })
+  return typeof inside === 'number' ? inside : numbers[0]
+}
+
+function withName(name: string, value: unknown): [string, unknown][] {
+  return value === undefined ? [] : [[name, value]]
+}

@@ -1,0 +1,145 @@
+import { equal, isHost } from '../../contract/index.js'
+import { componentRef, type ControlRef } from '../person/controls.js'
+import type { Gesture } from '../person/gestures.js'
+import { gesturesOf, type NamedGesture } from '../person/named-gesture.js'
+import { foundControls, gesturesAt, wholeGestures, type FoundControl } from '../person/operate.js'
+import { samePicture } from '../sight/picture.js'
+import type { Played, Stage } from '../stage/stage.js'
+import { gesture, storyKey, type Move } from '../stage/story.js'
+import type { Subject, Way } from './subject.js'
+
+/** Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values. */
+export async function survey(subject: Subject, stage: Stage, named: readonly NamedGesture[]): Promise<Way[]> {
+  const ways: Way[] = []
+  const seen = new Set<string>()
+  for (const given of [subject.middle, subject.base]) {
+    for (const { moves, control, text } of tries(subject, await stage.look(given, [], foundControls), named)) {
+      const key = storyKey(moves)
+      if (seen.has(key)) continue
+      const played = await subject.play({ given, moves })
+      const changes = changedBy(subject, played)
+      if (changes.size === 0 && !leavesTrace(played)) continue
+      seen.add(key)
+      ways.push({
+        given,
+        moves,
+        changes,
+        control,
+        text,
+        plainly: takenPlainly(subject, played, text),
+        partly: takenPartly(subject, played, text),
+      })
+    }
+  }
+  return ways
+}
+
+interface Try {
+  readonly moves: readonly Move[]
+  readonly control: ControlRef
+  readonly text: string | undefined
+}
+
+/** Each look is at a mount of its own, since controls are named by what stands around them. */
+function* tries(
+  subject: Subject,
+  controls: readonly FoundControl[] = [],
+  named: readonly NamedGesture[] = [],
+): Iterable<Try> {
+  const whole = componentRef(subject.contract.tag)
+  const isBlind = controls.length === 0 && named.length === 0 && subject.values.length > 0
+  for (const gestures of isBlind ? wholeGestures(whole) : named.map((one) => gesturesOf(one, whole)))
+    yield { moves: [...gestures, { do: 'leave' as const }].map(gesture), control: whole, text: undefined }
+  for (const control of controls) {
+    for (const { gestures, text } of gesturesAt(control, {
+      texts: (on) => textsFor(subject, on),
+      files: subject.files,
+    }))
+      yield { moves: gestures.map(gesture), control: control.ref, text }
+  }
+  yield* typedThenPressed(subject, controls)
+}
+
+/** Where a text is taken by a button beside its field. */
+function* typedThenPressed(subject: Subject, controls: readonly FoundControl[]): Iterable<Try> {
+  const fields = controls.filter(({ ref }) => ref.kind === 'text field' || ref.kind === 'number field')
+  const buttons = controls.filter(({ ref }) => ref.kind === 'button')
+  for (const { ref: field } of fields.slice(0, 3))
+    for (const { ref: button } of buttons.slice(0, 4)) {
+      const [text = '7'] = textsFor(subject, field)
+      const typed: Gesture = { do: 'type', on: field, text }
+      yield { moves: [gesture(typed), gesture({ do: 'press', on: button })], control: button, text: undefined }
+    }
+}
+
+/** Texts that mean ordinary values; how a component reads them is its own affair. */
+function textsFor(subject: Subject, { kind }: ControlRef): string[] {
+  const texts = subject.values.flatMap((value) =>
+    subject
+      .plain(value.name)
+      .filter((one) => !equal(one, subject.middle[value.name]))
+      .flatMap(writtenIn)
+      .filter((one) => typeof one === 'number' || kind === 'text field')
+      .slice(0, 2)
+      .map(String),
+  )
+  return [...new Set(texts.length === 0 ? ['7'] : texts)].slice(0, 4)
+}
+
+/** The numbers and texts in a value: of a pair, of a list, of an object. */
+function writtenIn(value: unknown): (number | string)[] {
+  if (typeof value === 'number' || typeof value === 'string') return [value]
+  return typeof value === 'object' && value !== null && !isHost(value) ? Object.values(value).flatMap(writtenIn) : []
+}
+
+function changedBy(subject: Subject, { rows }: Played): Set<string> {
+  const first = rows[0]
+  const last = rows[rows.length - 1] ?? first
+  return new Set(
+    subject.values
+      .map((value) => value.name)
+      .filter(
+        (name) =>
+          !equal(first.read[name], last.read[name]) ||
+          rows.slice(1).some((row) => row.heard.some((one) => one.value === name)),
+      ),
+  )
+}
+
+function takenPlainly(subject: Subject, { rows }: Played, text: string | undefined): Map<string, number | string> {
+  const last = rows[rows.length - 1]
+  const taken = new Map<string, number | string>()
+  for (const { name } of subject.values) {
+    const came = last?.read[name] ?? last?.held[name]
+    if (
+      text !== undefined &&
+      text !== '' &&
+      (typeof came === 'number' || typeof came === 'string') &&
+      String(came) === text
+    )
+      taken.set(name, came)
+  }
+  return taken
+}
+
+/** Of an object; what is typed into a list is one more entry, and no edit of what is there. */
+function takenPartly(subject: Subject, { rows }: Played, text: string | undefined): Set<string> {
+  const last = rows[rows.length - 1]
+  return new Set(
+    subject.values.flatMap(({ name }) => {
+      const came = last?.read[name] ?? last?.held[name]
+      return text !== undefined && text !== '' && !Array.isArray(came) && isTypedIn(came, text) ? [name] : []
+    }),
+  )
+}
+
+/** Whether a text stands in an object, as it was typed. */
+export function isTypedIn(value: unknown, text: string): boolean {
+  return typeof value === 'object' && value !== null && writtenIn(value).map(String).includes(text)
+}
+
+/** A way that throws or changes the picture is worth trying, even where nothing is known to change. */
+function leavesTrace({ rows }: Played): boolean {
+  const last = rows[rows.length - 1] ?? rows[0]
+  return last.fault !== undefined || !samePicture(rows[0].picture, last.picture)
+}

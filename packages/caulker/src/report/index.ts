@@ -1,0 +1,24 @@
+export { adoptText } from './adopt-text.js'
+export { compareText } from './compare-text.js'
+export { checkText } from './check-text.js'
+export { reportJson } from './json.js'
+export {
+  type AdoptReport,
+  type AdoptedComponent,
+  countClauses,
+  type CheckReport,
+  type CompareReport,
+  type LocatedChange,
+  type ComponentReport,
+  type Counts,
+  type LocatedFinding,
+  type ProbesReport,
+  type SheetReport,
+  type TroubleReport,
+} from './model.js'
+export { probeText, type ProbeTextOptions } from './probe-text.js'
+export { checkSarif } from './sarif.js'
+export { reportSchema } from './schema.js'
+export { sheetText } from './sheet-text.js'
+export { inkFor } from './ink.js'
+export { troubleLines, troubleText } from './trouble-text.js'

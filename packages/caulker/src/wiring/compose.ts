@@ -1,0 +1,223 @@
+import { CaulkerError, hint, isContract, listed, mapValues, type TSchema } from '../contract/index.js'
+import type { Action, AnyScreen, Binding, CellClause, CellDraft, ResetClause, SubmitClause } from './screen-model.js'
+import { isSource, type AnySource } from './source.js'
+import type { Step, Steps } from './steps.js'
+import { isTopic } from './topic.js'
+import type { Rows } from './tokens.js'
+
+type Section = (its: Record<string, unknown>) => Record<string, unknown>
+type StepsDraft = Steps | ((its: Record<string, unknown>) => Steps)
+
+/** What a screen and the interior of a component are written with, once the compiler has done its part. */
+export interface AnyDraft {
+  cells?: Record<string, CellDraft<TSchema>>
+  fittings: Record<string, unknown>
+  sources?: Record<string, AnySource>
+  topics?: Record<string, unknown>
+  reckoned?: Section
+  rows?: Section
+  shown?: Section
+  loads?: Section
+  actions?: Section
+  enters?: StepsDraft
+  hears?: Section
+  commands?: Section
+  readings?: Section
+  bind: Section
+  submit?: { sends: unknown; leaves?: string[]; to: string; then?: StepsDraft; fails?: StepsDraft }
+  reset?: { to: ResetClause['to']; cells?: string[]; leaves?: string[] }
+  keeps?: string[]
+}
+
+/** What is already there before the draft is read: the face of a component, for its interior. */
+export interface Face {
+  readonly cells: Record<string, CellClause>
+  readonly its: Record<string, unknown>
+}
+
+/** Builds a screen from its draft; `who` names it in errors. */
+export function compose(who: string, name: string, draft: AnyDraft, face?: Face): AnyScreen {
+  refuseMalformed(who, draft, face !== undefined)
+  const sections = face?.its ?? {}
+  const cells = { ...sections, cells: named('cell', draft.cells ?? {}) }
+  const reckoned = withNames(draft.reckoned?.(cells) ?? {})
+  const rows = (draft.rows?.(cells) ?? {}) as Record<string, Rows<unknown>>
+  const sources = { sources: namedSources(draft.sources ?? {}) }
+  const its = {
+    ...cells,
+    ...sources,
+    reckoned: named('reckoned', reckoned, (key) => reckoned[key]),
+    fittings: named('fitting', draft.fittings),
+    topics: named('topic', draft.topics ?? {}, (key) => ({ kind: 'topic', name: key })),
+  }
+  const written = draft.actions?.(its) ?? {}
+  const bound = draft.bind({
+    ...cells,
+    reckoned: its.reckoned,
+    actions: named('action', written, (key) => written[key]),
+    row: namedRows(rows),
+  }) as Record<string, Record<string, unknown>>
+  const stepsOf = (steps: StepsDraft | undefined): Steps => (typeof steps === 'function' ? steps(its) : (steps ?? []))
+  const actionsOf = (section: Section | undefined) => mapValues(section?.(its), (steps) => actionOf(steps, written))
+  return {
+    kind: 'screen',
+    name,
+    cells: { ...face?.cells, ...mapValues(draft.cells, cellClause) },
+    fittings: { ...draft.fittings } as never,
+    sources: { ...draft.sources },
+    topics: { ...draft.topics } as never,
+    reckoned,
+    rows: { ...rows },
+    shown: { ...draft.shown?.(its) } as never,
+    loads: { ...draft.loads?.({ ...cells, ...sources }) } as never,
+    actions: mapValues(written, (steps, key) => ({ name: key, steps: steps as Steps })),
+    bindings: mapValues(bound, bindingsOf),
+    on: mapValues(bound, (entries) =>
+      mapValues(entries['on'] as object | undefined, (steps) => actionOf(steps, written)),
+    ),
+    enters: { name: '', steps: stepsOf(draft.enters) },
+    hears: actionsOf(draft.hears),
+    submit: draft.submit && submitClause(draft.submit, stepsOf),
+    reset: draft.reset && { to: draft.reset.to, cells: draft.reset.cells, leaves: draft.reset.leaves ?? [] },
+    keeps: [...(draft.keeps ?? [])],
+    commands: actionsOf(draft.commands),
+    readings: { ...draft.readings?.(its) } as never,
+  }
+}
+
+function submitClause(
+  { sends, leaves = [], to, then, fails }: NonNullable<AnyDraft['submit']>,
+  stepsOf: (steps: StepsDraft | undefined) => Steps,
+): SubmitClause {
+  return {
+    sends: Array.isArray(sends) ? Object.fromEntries(sends.map((one: string) => [one, one])) : { ...(sends as object) },
+    leaves,
+    to,
+    then: stepsOf(then),
+    fails: stepsOf(fails),
+  }
+}
+
+/**
+ * Names as tokens. An unknown name gives a token too, so that a slip in plain JavaScript becomes a finding with the closest right name
+ * instead of a crash while the screen is being written.
+ */
+export function named(
+  kind: string,
+  section: object,
+  make: (name: string) => unknown = (name) => ({ kind, name }),
+): object {
+  return new Proxy(
+    {},
+    {
+      get: (_target, name) =>
+        typeof name !== 'string' ? undefined : Object.hasOwn(section, name) ? make(name) : { kind, name },
+      ownKeys: () => Object.keys(section),
+      getOwnPropertyDescriptor: (_target, name) =>
+        Object.hasOwn(section, name) ? { enumerable: true, configurable: true } : undefined,
+    },
+  )
+}
+
+function namedSources(sources: Record<string, AnySource>): object {
+  const operations = (of: string): object =>
+    new Proxy(
+      {},
+      { get: (_target, name) => (typeof name === 'string' ? { kind: 'operation', source: of, name } : undefined) },
+    )
+  return new Proxy(
+    {},
+    {
+      get: (_target, name) => (typeof name === 'string' ? operations(name) : undefined),
+      ownKeys: () => Object.keys(sources),
+    },
+  )
+}
+
+/** The members of an entry of each list, as cells; they stand for the cell that holds the list. */
+function namedRows(rows: Record<string, Rows<unknown>>): object {
+  const entry = (row: string, cell: string): object =>
+    new Proxy(
+      {},
+      {
+        get: (_target, member) => (typeof member === 'string' ? { kind: 'cell', name: cell, member, row } : undefined),
+      },
+    )
+  return new Proxy(
+    {},
+    { get: (_target, row) => (typeof row === 'string' ? entry(row, rows[row]?.source.name ?? row) : undefined) },
+  )
+}
+
+function withNames(reckoned: Record<string, unknown>): Record<string, unknown> {
+  for (const [name, one] of Object.entries(reckoned as Record<string, { name: string }>)) one.name = name
+  return reckoned
+}
+
+export function cellClause(draft: CellDraft<TSchema>, name: string): CellClause {
+  return {
+    name,
+    type: draft.type,
+    initial: draft.initial,
+    amend: listed(draft.amend),
+    refuse: listed(draft.refuse),
+    after: listed(draft.after),
+  }
+}
+
+function bindingsOf(entries: Record<string, unknown>): Record<string, Binding> {
+  return mapValues(Object.fromEntries(Object.entries(entries).filter(([name]) => name !== 'on')), (value) =>
+    isBinding(value) ? value : { kind: 'constant', value },
+  )
+}
+
+function isBinding(value: unknown): value is Exclude<Binding, { kind: 'constant' }> {
+  const kind = (value as { kind?: unknown } | null)?.kind
+  return (kind === 'one-way' || kind === 'two-way' || kind === 'draft') && 'source' in (value as object)
+}
+
+function actionOf(steps: unknown, written: object): Action {
+  if (Array.isArray(steps)) {
+    const name = Object.entries(written).find(([, one]) => one === steps)?.[0]
+    return { name: name ?? '', steps: steps as Step[] }
+  }
+  return { name: String((steps as { name?: unknown } | null)?.name ?? steps), steps: [] }
+}
+
+const FUNCTIONS = ['reckoned', 'rows', 'shown', 'loads', 'actions', 'hears', 'commands', 'readings', 'bind']
+const SCREEN = ['cells', 'fittings', 'sources', 'topics', 'enters', 'submit', 'reset', 'keeps']
+
+function refuseMalformed(who: string, draft: unknown, isInterior: boolean): void {
+  const fail = (wrong: string): never => {
+    throw new CaulkerError('malformed-screen', `${who}: ${wrong}`)
+  }
+  const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null
+  if (!isObject(draft)) return fail('must be an object with cells, fittings and bind')
+  const inside = ['commands', 'readings']
+  const sections = [...SCREEN, ...FUNCTIONS.filter((part) => isInterior || !inside.includes(part))]
+  for (const section of Object.keys(draft))
+    if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
+  const every = (part: string, is: (one: unknown) => boolean, wrong: (name: string) => string, isOptional = true) => {
+    const section = draft[part]
+    if (section === undefined && isOptional) return
+    if (!isObject(section)) return fail(`${part} must be an object; {} for none`)
+    for (const [name, one] of Object.entries(section)) if (!is(one)) fail(`${part}.${name} ${wrong(name)}`)
+  }
+  every(
+    'cells',
+    (one) => isObject(one) && 'type' in one,
+    () => "has no type; write { type: Type.String(), initial: '' }",
+    isInterior,
+  )
+  every('fittings', isContract, () => 'is no contract; give what contract(…) returned', false)
+  every('sources', isSource, () => 'is no source; give what source(…) returned')
+  every('topics', isTopic, () => 'is no topic; give what topic(…) returned')
+  for (const part of FUNCTIONS)
+    if (typeof draft[part] !== 'function' && (part === 'bind' || draft[part] !== undefined))
+      fail(`${part} must be a function of { cells, … }`)
+  const { submit, reset } = draft
+  if (submit !== undefined && (!isObject(submit) || !isObject(submit['sends']) || typeof submit['to'] !== 'string'))
+    fail("submit must say what it sends and to which operation, such as { sends: ['bales'], to: 'office.book' }")
+  if (reset !== undefined && (!isObject(reset) || !['initial', 'default', 'saved'].includes(reset['to'] as string)))
+    fail("reset must say to what, such as { to: 'initial' }, { to: 'default' } or { to: 'saved' }")
+}

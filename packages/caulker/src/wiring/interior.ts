@@ -1,0 +1,98 @@
+import {
+  CaulkerError,
+  isContract,
+  mapValues,
+  rememberPlace,
+  type AnyContract,
+  type Contract,
+  type ContractTypes,
+  type PropertyClause,
+  type SchemaMap,
+  type Static,
+} from '../contract/index.js'
+import { compose, named } from './compose.js'
+import type { AnyScreen, CellClause, CellDraft } from './screen-model.js'
+import type { Steps } from './steps.js'
+import type { Followed, Reckoned } from './tokens.js'
+import type { AnyFittings, CellsOf, FaceOf, FittingsOf, GivenOf, OnlyKnown } from './types.js'
+
+/** What stands behind the face of a component: its own cells, and the controls that are wired to its properties and values. */
+export interface Interior {
+  readonly kind: 'interior'
+  readonly contract: AnyContract
+  readonly screen: AnyScreen
+}
+
+interface InteriorDraft<T extends ContractTypes, S extends SchemaMap, U extends AnyFittings, D, A, B> {
+  cells?: { [K in keyof S]: CellDraft<S[K]> }
+  fittings: U
+  reckoned?: (its: { face: FaceOf<T>; cells: CellsOf<S> }) => D
+  actions?: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D>; fittings: FittingsOf<U> }) => A
+  /** What carries out each command of the contract. */
+  commands?: (its: { face: FaceOf<T>; cells: CellsOf<S>; fittings: FittingsOf<U> }) => {
+    readonly [K in keyof T['commands']]?: Steps
+  }
+  /** What each reading of the contract is. */
+  readings?: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D> }) => {
+    readonly [K in keyof T['readings']]: Followed<Static<T['readings'][K]>>
+  }
+  bind: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D>; actions: NoInfer<A> }) => B & OnlyKnown<B, U>
+}
+
+/**
+ * Wires the inside of a component like a screen: controls bound to the properties and values of its face, so that the same rules
+ * follow every edit on its way through the contract's interception.
+ *
+ * Throws a {@link CaulkerError} `malformed-screen` where a part is missing or is no function.
+ *
+ * @example
+ * ```ts
+ * import { contract, interior, oneWay, twoWay, Type } from 'caulker'
+ * import { nativeText } from 'caulker/dom'
+ * const yardText = contract('yard-text', {
+ *   properties: { hint: { type: Type.String(), default: '' } },
+ *   values: { text: { type: Type.String(), default: '' } },
+ * })
+ * const inside = interior(yardText, {
+ *   fittings: { field: nativeText },
+ *   bind: ({ face }) => ({ field: { value: twoWay(face.values.text), placeholder: oneWay(face.properties.hint) } }),
+ * })
+ * console.assert(inside.screen.cells['text']?.face === 'value')
+ * ```
+ */
+export function interior<
+  T extends ContractTypes,
+  U extends AnyFittings,
+  B extends { [K in keyof U]: GivenOf<U[K]> },
+  S extends SchemaMap = {},
+  D extends Record<string, Reckoned<any>> = {},
+  A extends { [K in keyof A]: Steps } = {},
+>(contract: Contract<T>, draft: InteriorDraft<T, S, U, D, A, B>): Interior {
+  const of = contract as AnyContract
+  if (!isContract(of))
+    throw new CaulkerError('malformed-screen', 'an interior needs what contract(…) returned, and its parts')
+  const screen = compose(`the interior of '${of.tag}'`, of.tag, draft as never, {
+    cells: { ...mapValues(of.properties, faceCell), ...mapValues(of.values, faceCell) },
+    its: {
+      face: {
+        properties: named('cell', of.properties),
+        values: named('cell', of.values),
+        events: named('event', of.events),
+      },
+    },
+  })
+  const made: Interior = { kind: 'interior', contract: of, screen: Object.freeze(screen) }
+  rememberPlace(made, interior)
+  rememberPlace(screen, interior)
+  return Object.freeze(made)
+}
+
+/** Whether something is an interior, by its own mark. */
+export function isInterior(value: unknown): value is Interior {
+  return typeof value === 'object' && value !== null && (value as Interior).kind === 'interior' && 'screen' in value
+}
+
+function faceCell(clause: PropertyClause): CellClause {
+  const { name, type, amend, refuse, after, kind, required } = clause
+  return { name, type, initial: clause.default, amend, refuse, after, face: kind, isRequired: required }
+}

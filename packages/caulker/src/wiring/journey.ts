@@ -1,0 +1,104 @@
+import { CaulkerError, hint, mapValues, rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
+import { cellClause, named } from './compose.js'
+import { isScreen } from './screen.js'
+import type { AnyScreen, CellClause, CellDraft, Screen } from './screen-model.js'
+import type { Cell } from './tokens.js'
+import type { CellsOf } from './types.js'
+
+/** Several screens that share cells, with ways between them. */
+export interface Journey {
+  readonly kind: 'journey'
+  readonly name: string
+  readonly cells: Readonly<Record<string, CellClause>>
+  readonly screens: Readonly<Record<string, AnyScreen>>
+  readonly start: string
+  /** The screens at which a person may stop. */
+  readonly ends: readonly string[]
+  /** By screen and cell: the cell of the journey that it is. */
+  readonly shares: Readonly<Record<string, Readonly<Record<string, string>>>>
+  /** What becomes of open drafts when a screen is left. */
+  readonly leaving: 'keep' | 'discard' | 'stay'
+}
+
+type Names<T> = Extract<keyof T, string>
+type CellTypes<K> = K extends Screen<infer S, any, any, any> ? { readonly [N in keyof S]?: Cell<Static<S[N]>> } : never
+
+export interface JourneyDraft<S extends SchemaMap, U extends Record<string, AnyScreen>> {
+  cells?: { [K in keyof S]: CellDraft<S[K]> }
+  screens: U
+  start: NoInfer<Names<U>>
+  ends?: readonly NoInfer<Names<U>>[]
+  shares?: (its: { cells: CellsOf<S> }) => { readonly [K in keyof U]?: CellTypes<U[K]> }
+  leaving?: 'keep' | 'discard' | 'stay'
+}
+
+/**
+ * Puts screens into a journey: the cells that they share live as long as it does, and `go` leads from one to the other.
+ *
+ * Throws a {@link CaulkerError} `malformed-journey` where a part is missing; names that do not exist are findings of `check`.
+ *
+ * @example
+ * ```ts
+ * import { contract, go, journey, screen, twoWay, Type } from 'caulker'
+ * const name = contract('vessel-name', { values: { name: { type: Type.String() } }, events: { next: {} } })
+ * const vessel = screen('vessel', {
+ *   cells: { name: { type: Type.String(), initial: '' } },
+ *   fittings: { name },
+ *   bind: ({ cells }) => ({ name: { name: twoWay(cells.name), on: { next: [go('done')] } } }),
+ * })
+ * const done = screen('done', { cells: {}, fittings: {}, bind: () => ({}) })
+ * const trip = journey('trip', {
+ *   cells: { vessel: { type: Type.String(), initial: '' } },
+ *   screens: { vessel, done },
+ *   start: 'vessel',
+ *   ends: ['done'],
+ *   shares: ({ cells }) => ({ vessel: { name: cells.vessel } }),
+ * })
+ * console.assert(trip.shares['vessel']?.['name'] === 'vessel')
+ * ```
+ */
+export function journey<S extends SchemaMap, const U extends Record<string, AnyScreen>>(
+  name: string,
+  draft: JourneyDraft<S, U>,
+): Journey {
+  refuseMalformed(name, draft)
+  const cells = { cells: named('cell', draft.cells ?? {}) }
+  const made: Journey = {
+    kind: 'journey',
+    name,
+    cells: mapValues(draft.cells, cellClause),
+    screens: { ...draft.screens },
+    start: draft.start,
+    ends: [...(draft.ends ?? [])],
+    shares: mapValues(draft.shares?.(cells as never), (of) =>
+      mapValues(of as object, (cell) => (cell as { name: string }).name),
+    ),
+    leaving: draft.leaving ?? 'keep',
+  }
+  rememberPlace(made, journey)
+  return Object.freeze(made)
+}
+
+/** Whether something is a journey, by its own mark. */
+export function isJourney(value: unknown): value is Journey {
+  return typeof value === 'object' && value !== null && (value as Journey).kind === 'journey' && 'screens' in value
+}
+
+function refuseMalformed(name: unknown, draft: unknown): void {
+  const fail = (wrong: string): never => {
+    throw new CaulkerError('malformed-journey', `journey '${String(name)}': ${wrong}`)
+  }
+  if (typeof draft !== 'object' || draft === null) return fail('must be an object with screens and start')
+  const parts = draft as Record<string, unknown>
+  const sections = ['cells', 'screens', 'start', 'ends', 'shares', 'leaving']
+  for (const section of Object.keys(parts))
+    if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
+  const screens = parts['screens']
+  if (typeof screens !== 'object' || screens === null)
+    return fail('screens must be an object with a screen for each name')
+  for (const [one, made] of Object.entries(screens))
+    if (!isScreen(made)) fail(`screens.${one} is no screen; give what screen(…) returned`)
+  if (typeof parts['start'] !== 'string') fail('start must name the screen that comes first')
+  if (parts['shares'] !== undefined && typeof parts['shares'] !== 'function')
+    fail('shares must be a function of { cells }')
+}

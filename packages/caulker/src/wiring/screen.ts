@@ -1,0 +1,130 @@
+import { CaulkerError, rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
+import { compose } from './compose.js'
+import type { AnyScreen, CellDraft, Load, Screen } from './screen-model.js'
+import type { Source } from './source.js'
+import type { OperationRef, Steps } from './steps.js'
+import type { Reckoned, Rows, Showing } from './tokens.js'
+import type { Topic } from './topic.js'
+import type {
+  AnyFittings,
+  CellsOf,
+  FittingsOf,
+  GivenOf,
+  OnlyKnown,
+  OperationName,
+  RowsOf,
+  SourcesOf,
+  TopicsOf,
+} from './types.js'
+
+type Sections<S extends SchemaMap, U, O, T, D> = {
+  cells: CellsOf<S>
+  reckoned: NoInfer<D>
+  fittings: FittingsOf<U>
+  sources: SourcesOf<O>
+  topics: TopicsOf<T>
+}
+type Names<T> = Extract<keyof T, string>
+type StepsOf<I> = Steps | ((its: I) => Steps)
+
+export interface ScreenDraft<
+  S extends SchemaMap,
+  U extends AnyFittings,
+  O extends Record<string, Source<any>>,
+  T extends Record<string, Topic<any>>,
+  D,
+  W,
+  A,
+  B,
+> {
+  cells: { [K in keyof S]: CellDraft<S[K]> }
+  fittings: U
+  sources?: O
+  topics?: T
+  reckoned?: (its: { cells: CellsOf<S> }) => D
+  /** Fittings that stand once for each entry of a list. */
+  rows?: (its: { cells: CellsOf<S> }) => W
+  /** Fittings that are shown only while a cell holds. */
+  shown?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D> }) => { readonly [K in keyof U]?: Showing }
+  /** What each cell is loaded with when the screen is entered. */
+  loads?: (its: { cells: CellsOf<S>; sources: SourcesOf<O> }) => { readonly [K in keyof S]?: Load<Static<S[K]>> }
+  actions?: (its: Sections<S, U, O, T, D>) => A
+  enters?: StepsOf<Sections<S, U, O, T, D>>
+  hears?: (its: Sections<S, U, O, T, D>) => { readonly [K in keyof T]?: Steps }
+  bind: (its: {
+    cells: CellsOf<S>
+    reckoned: NoInfer<D>
+    actions: NoInfer<A>
+    row: RowsOf<NoInfer<W>>
+  }) => B & OnlyKnown<B, U>
+  submit?: {
+    sends: readonly NoInfer<Names<S> | Names<D>>[] | Readonly<Record<string, NoInfer<Names<S> | Names<D>>>>
+    leaves?: readonly NoInfer<Names<S>>[]
+    to: OperationName<NoInfer<O>>
+    then?: StepsOf<Sections<S, U, O, T, D>>
+    fails?: StepsOf<Sections<S, U, O, T, D>>
+  }
+  reset?: {
+    to: 'initial' | 'default' | 'saved'
+    cells?: readonly NoInfer<Names<S>>[]
+    leaves?: readonly NoInfer<Names<S>>[]
+  }
+  keeps?: readonly NoInfer<Names<S>>[]
+}
+
+/**
+ * Wires components into a screen: the cells that it holds, the components placed on it, and what is bound to what.
+ *
+ * Names that do not exist are compile errors in TypeScript and findings of `check` everywhere; nothing is thrown for them. Throws a
+ * {@link CaulkerError} `malformed-screen` only where a part is missing or is no function.
+ *
+ * @example
+ * ```ts
+ * import { contract, screen, set, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 3 } },
+ *   fittings: { winch },
+ *   actions: ({ cells }) => ({ slack: [set(cells.turns, 0)] }),
+ *   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) } }),
+ * })
+ * console.assert(slip.bindings.winch.turns.kind === 'two-way')
+ * ```
+ */
+export function screen<
+  S extends SchemaMap,
+  U extends AnyFittings,
+  B extends { [K in keyof U]: GivenOf<U[K]> },
+  D extends Record<string, Reckoned<any>> = {},
+  A extends { [K in keyof A]: Steps } = {},
+  O extends Record<string, Source<any>> = {},
+  T extends Record<string, Topic<any>> = {},
+  W extends Record<string, Rows<any>> = {},
+>(name: string, draft: ScreenDraft<S, U, O, T, D, W, A, B>): Screen<S, U, D, A> {
+  if (typeof name !== 'string' || name === '')
+    throw new CaulkerError(
+      'malformed-screen',
+      `screen '${String(name)}': the name must be a text, such as 'work-order'`,
+    )
+  const made = compose(`screen '${name}'`, name, draft as never)
+  rememberPlace(made, screen)
+  return Object.freeze(made) as never
+}
+
+/** What a cell is loaded with: an operation that reads, and what it is given. */
+export function load<Takes, Gives>(
+  operation: OperationRef<Takes, Gives>,
+  ...given: undefined extends Takes ? [] : [Takes]
+): Load<Gives> {
+  return { kind: 'load', operation, given: given[0] }
+}
+
+/** Whether something is a screen, by its own mark. */
+export function isScreen(value: unknown): value is AnyScreen {
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    (value as { kind?: unknown }).kind === 'screen' &&
+    'bindings' in value
+  )
+}

@@ -1,6 +1,0 @@
-export { check, createChecker, designOf } from './check.js'
-export type { Design } from './design-view.js'
-export { hitBy, type Hit } from './hits.js'
-export type { Finding, Leak, Level, Rule, RuleTexts } from './rule.js'
-export { rules } from './rules/index.js'
-export { closestMend, nearestMend } from './rule.js'

@@ -1,5 +1,0 @@
-export * from './contract/index.js'
-export * from './wiring/index.js'
-export * from './check/index.js'
-export * from './engine/index.js'
-export * from './ideal/index.js'

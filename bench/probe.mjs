@@ -9,16 +9,16 @@ const { document, frames, close } = openEmbeddedWindow()
 const load = createLoader()
 const { baleStepper } = await load(resolve('examples/haul-out/contracts/bale-stepper.contract.ts'))
 await load(resolve('examples/haul-out/elements/bale-stepper.ts'))
-const stories = new Map()
+const trails = new Map()
 let plays = 0
 const probing = () =>
   probe(baleStepper, {
     document,
     frames,
-    onStep: (story, row) => row === 0 && stories.set(plays++, story),
+    onStep: (trail, row) => row === 0 && trails.set(plays++, trail),
   })
 await probing()
-const played = [...stories.values()]
+const played = [...trails.values()]
 const times = []
 for (let turn = 0; turn < TURNS; turn++) times.push([await timed(probing), await timed(() => byHand(played))])
 const [probed, hand] = [0, 1].map((side) => Math.min(...times.map((pair) => pair[side])))

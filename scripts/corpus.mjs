@@ -62,7 +62,7 @@ const found = (one) =>
   one === undefined || one.found.length === 0 ? 'missed' : `${one.found.join(', ')} (${one.steps})`
 const text = `# The corpus
 
-Made by \`npm run corpus\` from the components under \`test/corpus\`: sound ones in varied styles, and variants of them with one fault each, of the kinds that working developers make. In brackets, the steps of the shortest story after the mount.
+Made by \`npm run corpus\` from the components under \`test/corpus\`: sound ones in varied styles, and variants of them with one fault each, of the kinds that working developers make. In brackets, the steps of the shortest trail after the mount.
 
 ${table(['where', 'faults found', 'missed', 'false alarms', 'median steps', 'time'], summaries)}
 

@@ -284,7 +284,7 @@ describe('a manifest', () => {
 })
 
 describe("the browser's own input", () => {
-  it('finds the same leak as synthetic events do, with a story that is played again the same way', async function () {
+  it('finds the same leak as synthetic events do, with a trail that is played again the same way', async function () {
     this.timeout(120_000)
     const only = ['examples/bilge', '--component', 'twice-text', '--clause', 'reports-once', '--format', 'json']
     const [synthetic, trusted] = [

@@ -22,7 +22,7 @@ describe('the fault corpus', () => {
         const broken = (await probed(one, one.clauses)).clauses.filter(({ status }) => status === 'broken')
         const right = broken.filter(({ clause }) => one.clauses.includes(clause))
         expect(right, `broken: ${broken.map(({ clause }) => clause).join(', ') || 'none'}`).not.to.eql([])
-        expect(right[0]!.leak!.ledger.length - 1, 'steps of the story').to.be.at.most(4)
+        expect(right[0]!.leak!.ledger.length - 1, 'steps of the trail').to.be.at.most(4)
       })
   }
 

@@ -150,7 +150,7 @@ describe('what a person does', () => {
   })
 })
 
-describe('a story that breaks a clause', () => {
+describe('a trail that breaks a clause', () => {
   it('is minimal: without any one of its steps it shows no leak', () =>
     inDocument(async (document, next) => {
       const faulty = corpus
@@ -169,12 +169,12 @@ describe('a story that breaks a clause', () => {
         const { minimise } = await import('../packages/caulker/dist/probe/minimise.js')
         let count = 0
         for (const clause of clauses.filter((one) => one.concerns(of)))
-          for (const story of clause.stories(subject)) {
-            const played = await subject.play(story)
+          for (const trail of clause.trails(subject)) {
+            const played = await subject.play(trail)
             const { leak } = await judged(clause, subject, played)
             if (leak === undefined) continue
             const shortest = await minimise(clause, subject, played, leak)
-            const { moves, ...rest } = shortest.played.story
+            const { moves, ...rest } = shortest.played.trail
             count++
             for (let at = 0; at < moves.length; at++) {
               const without = await subject.play({ ...rest, moves: moves.filter((_, other) => other !== at) })

@@ -69,7 +69,7 @@ for (const browser of [false, true])
       expect(carries.status).to.equal(browser ? 'held' : 'unproven')
     })
 
-    it('names each leak of the leaking one by the right clause, and nothing else, in short stories', async () => {
+    it('names each leak of the leaking one by the right clause, and nothing else, in short trails', async () => {
       const report = await probed('examples/bilge', { browser })
       expect(brokenOf(report)).to.have.members(
         Object.entries(LEAKS).map(([component, clause]) => `${component} ${clause}`),
@@ -156,7 +156,7 @@ describe('a probe', () => {
     expect(nobody.err).to.match(/^caulker: --endpoint http:\/\/127\.0\.0\.1:9: no browser answers there .*\n$/)
   })
 
-  it('makes a suite of one component: one test a clause, with its story where it fails', () =>
+  it('makes a suite of one component: one test a clause, with its trail where it fails', () =>
     inDocument(async (document, next) => {
       const tests: [string, (this: object) => Promise<void>][] = []
       const deaf = contract('deaf-note', {
@@ -290,7 +290,7 @@ describe('a probe', () => {
       expect(report.clauses.find(({ clause }) => clause === 'reports-once')).to.include({
         status: 'waived',
         reason: 'the harbour counts keys',
-        stories: 0,
+        trails: 0,
       })
     }))
 

@@ -30,7 +30,7 @@ export function probeCommand(exit: (code: number) => void): Command {
       new Option('--format <format>', 'how to print the report').choices(['text', 'json', 'junit']).default('text'),
     )
     .option('--output <file>', 'write the report to a file')
-    .option('--seed <number>', 'the seed of the random stories; the same seed gives the same report', wholeNumber, 1)
+    .option('--seed <number>', 'the seed of the random trails; the same seed gives the same report', wholeNumber, 1)
     .option('--component <tag...>', 'only these components')
     .option('--clause <id...>', 'only these clauses')
     .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')

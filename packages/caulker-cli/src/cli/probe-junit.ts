@@ -17,12 +17,12 @@ function addComponent(made: Builder, { component, file, replay, clauses }: Compo
     if (status === 'unproven' || status === 'waived') one.skipped()
     if (reason !== undefined) one.standardOutput(`${status}: ${reason}`)
     if (leak === undefined) continue
-    const story = leak.ledger.map(
+    const trail = leak.ledger.map(
       ({ step, heard, owner, component: says, shown }, at) =>
         `${at + 1} ${step} | heard ${heard || 'nothing'} | owner ${owner} | component ${says} | shown ${shown}`,
     )
     one
       .failure(`${leak.says}: expected ${leak.expected}, found ${leak.found}`)
-      .standardError([...story, `replay: ${replay} --clause ${clause}`].join('\n'))
+      .standardError([...trail, `replay: ${replay} --clause ${clause}`].join('\n'))
   }
 }

@@ -99,8 +99,8 @@ export async function runJob(
       gestures: job.gestures,
       ...(job.trusted === true ? { hands } : {}),
       ...(job.clauses === undefined ? {} : { clauses: job.clauses }),
-      onStep: (story, row) => beat(stepText(contract, story, row)),
-      hangs: (story, row) => job.hung.includes(stepText(contract, story, row)),
+      onStep: (trail, row) => beat(stepText(contract, trail, row)),
+      hangs: (trail, row) => job.hung.includes(stepText(contract, trail, row)),
     }).catch((thrown: unknown) => {
       throw brokeOff(job.tag, thrown)
     })

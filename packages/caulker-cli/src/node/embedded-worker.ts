@@ -75,8 +75,8 @@ async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
       seed,
       gestures,
       ...(clauses === undefined ? {} : { clauses }),
-      onStep: (story, row) => beat(workerData as SharedArrayBuffer, stepText(contract, story, row)),
-      hangs: (story, row) => hung.includes(stepText(contract, story, row)),
+      onStep: (trail, row) => beat(workerData as SharedArrayBuffer, stepText(contract, trail, row)),
+      hangs: (trail, row) => hung.includes(stepText(contract, trail, row)),
     }).catch((thrown: unknown) => {
       throw brokeOff(tag, thrown)
     })

@@ -1,18 +1,18 @@
 import { isBelow } from '../contract/index.js'
 import type { Clause, LeakAt } from './clauses/clause.js'
 import type { Played, Row } from './stage/stage.js'
-import type { Move } from './stage/story.js'
+import type { Move } from './stage/trail.js'
 import type { Subject } from './subject/subject.js'
 import type { Given } from '../mount/index.js'
 
-/** What one story says of one clause: a leak, nothing wrong, or why it says nothing. */
+/** What one trail says of one clause: a leak, nothing wrong, or why it says nothing. */
 export interface Judged {
   readonly leak?: LeakAt
   readonly silent?: string
 }
 
 export async function judged(clause: Clause, subject: Subject, played: Played): Promise<Judged> {
-  const { rows, story } = played
+  const { rows, trail } = played
   const at = rows.findIndex(
     (row) =>
       row.fault !== undefined ||
@@ -24,7 +24,7 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
   if (row === undefined) return leakOr(await clause.judge(subject, played))
   if (at > 0) {
     const sound = {
-      story: { ...story, moves: story.moves.slice(0, at - 1) },
+      trail: { ...trail, moves: trail.moves.slice(0, at - 1) },
       rows: rows.slice(0, at) as [Row, ...Row[]],
     }
     const before = await clause.judge(subject, sound)

@@ -10,8 +10,8 @@ import { ledgerOf } from './stage/ledger.js'
 import { minimise } from './minimise.js'
 import type { Hands } from './person/trusted.js'
 import { refuseNamedGestures, type NamedGesture } from './person/named-gesture.js'
-import { randomStories } from './random.js'
-import type { Story } from './stage/story.js'
+import { randomTrails } from './random.js'
+import type { Trail } from './stage/trail.js'
 import { subjectFor } from './subject/ready-subject.js'
 import type { Subject } from './subject/subject.js'
 import type { Mount } from '../mount/index.js'
@@ -25,15 +25,15 @@ export interface ProbeOptions {
   readonly seed?: number
   /** Only these clauses, by id. */
   readonly clauses?: readonly string[]
-  /** How many random stories of each kind are tried; 12 by default. */
+  /** How many random trails of each kind are tried; 12 by default. */
   readonly random?: number
   readonly frames?: Frames
   /** What a person can do where no control is found: at a place of the component, over it, or by keys. */
   readonly gestures?: readonly NamedGesture[]
   /** Lets a person act through the browser's own input, where something outside the page lends it. */
   readonly hands?: Hands
-  readonly onStep?: (story: Story, row: number) => void
-  readonly hangs?: (story: Story, row: number) => boolean
+  readonly onStep?: (trail: Trail, row: number) => void
+  readonly hangs?: (trail: Trail, row: number) => boolean
 }
 
 export type Status = 'held' | 'broken' | 'unproven' | 'waived'
@@ -47,8 +47,8 @@ export interface ClauseResult {
   readonly reason?: string
   /** Whether it is unproven only because the DOM here is no real browser's. */
   readonly browserDecides?: true
-  /** How many stories were judged. */
-  readonly stories: number
+  /** How many trails were judged. */
+  readonly trails: number
   readonly leak?: BrokenClause
 }
 
@@ -58,7 +58,7 @@ export interface ProbeReport {
   readonly clauses: readonly ClauseResult[]
 }
 
-const MOST_STORIES = 160
+const MOST_TRAILS = 160
 
 /**
  * Mounts a live component, operates it as its owner and a person would, and judges every clause of its contract.
@@ -116,20 +116,20 @@ async function probeIn(
 
 async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
   const waived = subject.contract.waives[clause.id]
-  if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, stories: 0 }
+  if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, trails: 0 }
   if (clause.needsElement === true && subject.define === undefined) return unproven(clause, 'It is no custom element.')
   if (clause.needsForms === true && asksForForms(subject) && !knowsForms(subject))
     return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
   if (clause.examine !== undefined) return examinedAs(clause, await examined(clause.examine, subject))
-  let stories = 0
+  let trails = 0
   let silent: string | undefined
-  for (const story of storiesOf(clause, subject, seed, random)) {
-    const played = await subject.play(story)
+  for (const trail of trailsOf(clause, subject, seed, random)) {
+    const played = await subject.play(trail)
     const found = await judged(clause, subject, played)
     silent ??= found.silent
     if (found.leak === undefined) {
-      if (clause.refusalHolds === true && played.rows.some(({ impossible }) => impossible !== undefined)) stories++
-      if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) stories++
+      if (clause.refusalHolds === true && played.rows.some(({ impossible }) => impossible !== undefined)) trails++
+      if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) trails++
       continue
     }
     const shortest = await minimise(clause, subject, played, found.leak)
@@ -137,14 +137,14 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
     return {
       ...named(clause),
       status: 'broken',
-      stories: stories + 1,
+      trails: trails + 1,
       leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) },
     }
   }
-  return stories > 0 ? { ...named(clause), status: 'held', stories } : unproven(clause, silent ?? clause.unprovenWhen)
+  return trails > 0 ? { ...named(clause), status: 'held', trails } : unproven(clause, silent ?? clause.unprovenWhen)
 }
 
-/** What a component throws while it is only looked at tells nothing of the clause; where it throws in a story, a clause says so. */
+/** What a component throws while it is only looked at tells nothing of the clause; where it throws in a trail, a clause says so. */
 async function examined(examine: NonNullable<Clause['examine']>, subject: Subject): Promise<Examined> {
   try {
     return await examine(subject)
@@ -156,18 +156,18 @@ async function examined(examine: NonNullable<Clause['examine']>, subject: Subjec
 function examinedAs(clause: Clause, found: Examined): ClauseResult {
   if ('unproven' in found) return unproven(clause, found.unproven)
   return 'held' in found
-    ? { ...named(clause), status: 'held', stories: found.held }
-    : { ...named(clause), status: 'broken', stories: 1, leak: found.leak }
+    ? { ...named(clause), status: 'held', trails: found.held }
+    : { ...named(clause), status: 'broken', trails: 1, leak: found.leak }
 }
 
-function* storiesOf(clause: Clause, subject: Subject, seed: number, random: number): Iterable<Story> {
+function* trailsOf(clause: Clause, subject: Subject, seed: number, random: number): Iterable<Trail> {
   let count = 0
-  for (const story of clause.stories(subject)) if (count++ < MOST_STORIES) yield story
-  if (clause.random !== 'none') yield* randomStories(subject, seed, random)[clause.random]
+  for (const trail of clause.trails(subject)) if (count++ < MOST_TRAILS) yield trail
+  if (clause.random !== 'none') yield* randomTrails(subject, seed, random)[clause.random]
 }
 
 function unproven(clause: Clause, reason: string): ClauseResult {
-  return { ...named(clause), status: 'unproven', reason, stories: 0 }
+  return { ...named(clause), status: 'unproven', reason, trails: 0 }
 }
 
 function named({ id, promise }: Clause): Pick<ClauseResult, 'clause' | 'promise'> {

@@ -1,22 +1,22 @@
 import { array, constantFrom, sample, type Arbitrary } from 'fast-check'
-import { tell, type Move, type Story } from './stage/story.js'
+import { tell, type Move, type Trail } from './stage/trail.js'
 import type { Subject } from './subject/subject.js'
 
-/** Seeded random stories: the same seed gives the same stories. Tells of ordinary values, and everything that a person can do. */
-export function randomStories(subject: Subject, seed: number, count: number): { tells: Story[]; any: Story[] } {
+/** Seeded random trails: the same seed gives the same trails. Tells of ordinary values, and everything that a person can do. */
+export function randomTrails(subject: Subject, seed: number, count: number): { tells: Trail[]; any: Trail[] } {
   const tells = subject.tellable.flatMap(({ name }) =>
     subject.plain(name).map((value): Move[] => [tell({ [name]: value })]),
   )
   const ways = subject.ways.map((way): readonly Move[] => way.moves)
-  const tellStories = stories(tells, 2, 5)
-  const anyStories = stories([...tells, ...ways, ...ways], 2, 4)
+  const tellTrails = trails(tells, 2, 5)
+  const anyTrails = trails([...tells, ...ways, ...ways], 2, 4)
   return {
-    tells: drawn(tellStories, subject.base, seed, count),
-    any: ways.length === 0 ? [] : drawn(anyStories, subject.middle, seed + 1, count),
+    tells: drawn(tellTrails, subject.base, seed, count),
+    any: ways.length === 0 ? [] : drawn(anyTrails, subject.middle, seed + 1, count),
   }
 }
 
-function stories(
+function trails(
   moves: readonly (readonly Move[])[],
   minLength: number,
   maxLength: number,
@@ -26,10 +26,10 @@ function stories(
 
 function drawn(
   from: Arbitrary<(readonly Move[])[]> | undefined,
-  given: Story['given'],
+  given: Trail['given'],
   seed: number,
   count: number,
-): Story[] {
+): Trail[] {
   return from === undefined
     ? []
     : sample(from, { seed, numRuns: count }).map((parts) => ({ given, moves: parts.flat() }))

@@ -22,7 +22,7 @@ class BrokenPromise extends Error {
 }
 
 /**
- * Makes a suite of one component: one test a clause, which fails with the story that breaks it, and is skipped where it is unproven.
+ * Makes a suite of one component: one test a clause, which fails with the trail that breaks it, and is skipped where it is unproven.
  *
  * @param options as for {@link probe}; `runner` brings `describe` and `it` where they are no globals
  * @example
@@ -52,9 +52,9 @@ export function probeSuite(contract: AnyContract, options: ProbeOptions & { read
 
 function brokenPromise({ leak }: ClauseResult): BrokenPromise {
   if (leak === undefined) return new BrokenPromise('it is broken', '', '')
-  const story = leak.ledger.map(
+  const trail = leak.ledger.map(
     ({ step, heard, owner, component, shown }, at) =>
       `  ${at + 1} ${step}${heard === '' ? '' : `, heard ${heard}`}\n    owner: ${owner}; component: ${component}; shown: ${shown || 'nothing'}`,
   )
-  return new BrokenPromise([leak.says, ...story].join('\n'), leak.expected, leak.found)
+  return new BrokenPromise([leak.says, ...trail].join('\n'), leak.expected, leak.found)
 }

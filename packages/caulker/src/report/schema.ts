@@ -34,7 +34,7 @@ const clause = strict({
   status: Type.Enum(['held', 'broken', 'unproven', 'waived']),
   reason: Type.Optional(text),
   browserDecides: Type.Optional(Type.Literal(true)),
-  stories: count,
+  trails: count,
   leak: Type.Optional(leak),
 })
 const component = strict({ component: text, file: text, replay: text, clauses: Type.Array(clause) })

@@ -1,6 +1,6 @@
 import { clause } from './clause.js'
 import { unlikeFresh } from './laws.js'
-import { tell } from '../stage/story.js'
+import { tell } from '../stage/trail.js'
 
 /** The order inside one tell does not matter. */
 export const anyOrder = clause({
@@ -14,7 +14,7 @@ export const anyOrder = clause({
   onTrial: 'mount',
   needsElement: true,
   concerns: ({ properties }) => Object.keys(properties).length > 1,
-  *stories(subject) {
+  *trails(subject) {
     const names = subject.tellable.filter(({ kind }) => kind === 'property').map(({ name }) => name)
     const [one, other] = [0, 1].map((nth) =>
       Object.fromEntries(
@@ -25,8 +25,8 @@ export const anyOrder = clause({
     if (other !== undefined && Object.keys(other).length > 1)
       yield { given: { ...subject.middle, ...one }, moves: [tell(other)], setting: 'reversed' }
   },
-  async judge(subject, { rows, story }) {
-    const { setting: _, ...inOrder } = story
+  async judge(subject, { rows, trail }) {
+    const { setting: _, ...inOrder } = trail
     const usual = await subject.play(inOrder)
     for (const [at, row] of rows.entries()) {
       const fresh = usual.rows[at]

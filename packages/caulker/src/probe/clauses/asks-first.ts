@@ -3,7 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/stage.js'
-import { isGesture, settlesEdits } from '../stage/story.js'
+import { isGesture, settlesEdits } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** A value that asks before it changes asks, and keeps to the answer. */
@@ -19,7 +19,7 @@ export const asksFirst = clause({
   random: 'none',
   onTrial: 'gesture',
   concerns: (contract) => valueClauses(contract).some((value) => value.vetoEvent !== undefined || isProposed(value)),
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.chiefWays) {
       yield { given: way.given, moves: way.moves }
       if (subject.values.some(({ vetoEvent }) => vetoEvent !== undefined))
@@ -27,14 +27,14 @@ export const asksFirst = clause({
       if (subject.values.some(isProposed)) yield { given: way.given, moves: way.moves, setting: 'unheeded' }
     }
   },
-  judge(subject, { rows, story }) {
-    if (story.setting === 'unheeded') return unheededLeak(subject, rows)
+  judge(subject, { rows, trail }) {
+    if (trail.setting === 'unheeded') return unheededLeak(subject, rows)
     for (const [at, row] of rows.entries())
       for (const { name, event, vetoEvent } of subject.values) {
         if (vetoEvent === undefined || !isGesture(row.move)) continue
         const asked = row.heard.findIndex((one) => one.event === vetoEvent)
         const reported = row.heard.findIndex((one) => one.event === event)
-        if (story.setting !== 'vetoed') {
+        if (trail.setting !== 'vetoed') {
           if (reported >= 0 && (asked < 0 || asked > reported))
             return {
               row: at,

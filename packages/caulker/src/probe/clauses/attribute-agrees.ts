@@ -3,7 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { unlikeFresh } from './laws.js'
 import { attributeText } from '../stage/settings.js'
 import type { Played, Row } from '../stage/stage.js'
-import { isTell, tell, type Story } from '../stage/story.js'
+import { isTell, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** An attribute says what its property says, and the other way round where the contract reflects it. */
@@ -23,8 +23,8 @@ export const attributeAgrees = clause({
     Object.values<PropertyClause>({ ...contract.properties, ...contract.values }).some(
       ({ attribute }) => attribute !== false,
     ),
-  *stories(subject) {
-    for (const clauseOf of judgedNames(subject)) yield* storiesOf(subject, clauseOf)
+  *trails(subject) {
+    for (const clauseOf of judgedNames(subject)) yield* trailsOf(subject, clauseOf)
   },
   async judge(subject, played) {
     return (await unlikeItsProperty(subject, played)) ?? notReflected(subject, played)
@@ -57,7 +57,7 @@ function judgedNames(subject: Subject): PropertyClause[] {
   )
 }
 
-function* storiesOf(subject: Subject, clauseOf: PropertyClause): Iterable<Story> {
+function* trailsOf(subject: Subject, clauseOf: PropertyClause): Iterable<Trail> {
   const { name, attribute, reflects } = clauseOf
   if (attribute === false) return
   const [value, other] = subject.plain(name)
@@ -73,11 +73,11 @@ function* storiesOf(subject: Subject, clauseOf: PropertyClause): Iterable<Story>
       if (one !== undefined) yield { given: subject.base, moves: [tell({ [name]: one })] }
 }
 
-async function unlikeItsProperty(subject: Subject, { rows, story }: Played): Promise<LeakAt | undefined> {
+async function unlikeItsProperty(subject: Subject, { rows, trail }: Played): Promise<LeakAt | undefined> {
   for (const [at, row] of rows.entries()) {
     const move = row.move
-    if (isTell(move) || (at === 0 && story.setting !== 'attributes')) continue
-    const given = { ...story.given }
+    if (isTell(move) || (at === 0 && trail.setting !== 'attributes')) continue
+    const given = { ...trail.given }
     if (move !== undefined && 'attribute' in move) {
       const named = subject.names.find(({ attribute }) => attribute === move.attribute) as PropertyClause
       const told = [...subject.plain(named.name)].find((one) => equal(attributeText(named, one), move.text))

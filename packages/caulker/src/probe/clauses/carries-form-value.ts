@@ -1,6 +1,6 @@
 import { isHost, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { settlesEdits, tell } from '../stage/story.js'
+import { settlesEdits, tell } from '../stage/trail.js'
 import type { Row } from '../stage/stage.js'
 import type { Subject } from '../subject/subject.js'
 import { asksForForms, knowsForms } from '../subject/forms.js'
@@ -19,7 +19,7 @@ export const carriesFormValue = clause({
   needsElement: true,
   needsForms: true,
   concerns: ({ form }) => form !== undefined,
-  *stories(subject) {
+  *trails(subject) {
     const name = subject.contract.form?.value ?? ''
     for (const value of subject.plain(name).slice(0, 2)) {
       yield { given: { ...subject.middle, [name]: value }, moves: [], setting: 'form' }
@@ -27,10 +27,10 @@ export const carriesFormValue = clause({
     }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
   },
-  proves: (_subject, { story, rows }) =>
-    story.setting === 'form' && rows.some(({ around }) => around.formValues.length > 0),
-  judge(subject, { story, rows }) {
-    if (story.setting !== 'form') return undefined
+  proves: (_subject, { trail, rows }) =>
+    trail.setting === 'form' && rows.some(({ around }) => around.formValues.length > 0),
+  judge(subject, { trail, rows }) {
+    if (trail.setting !== 'form') return undefined
     for (const [at, row] of rows.entries()) {
       const value = settlesEdits(row.move) ? formValueOf(subject, row) : undefined
       if (value === undefined) continue

@@ -1,7 +1,7 @@
 import type { AnyContract } from '../../contract/index.js'
 import type { LedgerRow } from '../stage/ledger.js'
 import type { Played } from '../stage/stage.js'
-import type { Story } from '../stage/story.js'
+import type { Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** One promise that a probe judges: declarative, one a file. */
@@ -15,9 +15,9 @@ export interface Clause {
   readonly unprovenWhen: string
   /** Whether a contract says anything that this clause is about. */
   concerns(contract: AnyContract): boolean
-  /** The stories to try, shortest first. */
-  stories(subject: Subject): Iterable<Story>
-  /** Which random stories may be judged too: those of tells only, any, or none. */
+  /** The trails to try, shortest first. */
+  trails(subject: Subject): Iterable<Trail>
+  /** Which random trails may be judged too: those of tells only, any, or none. */
   readonly random: 'tells' | 'any' | 'none'
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */
   readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command' | 'page'
@@ -27,10 +27,10 @@ export interface Clause {
   readonly needsElement?: boolean
   /** Whether it can only be tried where the platform knows elements that are associated with forms. */
   readonly needsForms?: boolean
-  /** Whether a story that shows no leak is evidence for the clause; every story is, where this is left out. */
+  /** Whether a trail that shows no leak is evidence for the clause; every trail is, where this is left out. */
   proves?(subject: Subject, played: Played): boolean | Promise<boolean>
   judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined
-  /** For what no story of one mount can show: looks for itself, and gives what it found. */
+  /** For what no trail of one mount can show: looks for itself, and gives what it found. */
   examine?(subject: Subject): Promise<Examined>
 }
 
@@ -40,20 +40,20 @@ export interface BrokenClause {
   readonly expected: string
   readonly found: string
   readonly cause?: string
-  /** The shortest story that shows it. */
+  /** The shortest trail that shows it. */
   readonly ledger: readonly LedgerRow[]
 }
 
 /** What an examination found: evidence, a leak with its ledger, or why it could not be told. */
 export type Examined = { readonly held: number } | { readonly leak: BrokenClause } | { readonly unproven: string }
 
-/** The first leak of a story: at which row, and what differs there. */
+/** The first leak of a trail: at which row, and what differs there. */
 export interface LeakAt {
   readonly row: number
   readonly says: string
   readonly expected: string
   readonly found: string
-  /** The likely cause, where the story tells it. */
+  /** The likely cause, where the trail tells it. */
   readonly cause?: string
 }
 

@@ -1,6 +1,6 @@
 import { accepts, printed, type CommandClause } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { callText } from '../stage/story.js'
+import { callText } from '../stage/trail.js'
 
 /** Every command of the contract can be called, and gives what it says. */
 export const commandsPresent = clause({
@@ -13,7 +13,7 @@ export const commandsPresent = clause({
   random: 'none',
   onTrial: 'command',
   concerns: ({ commands }) => Object.keys(commands).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },
   judge({ contract: { commands } }, { rows }) {

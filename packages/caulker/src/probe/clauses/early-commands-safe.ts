@@ -2,7 +2,7 @@ import { messageOf } from '../../contract/index.js'
 import { clause, type Examined } from './clause.js'
 import { snapshot } from '../stage/around.js'
 import { ledgerOf } from '../stage/ledger.js'
-import { callText } from '../stage/story.js'
+import { callText } from '../stage/trail.js'
 
 /** A command before the mount does no damage. */
 export const earlyCommandsSafe = clause({
@@ -16,7 +16,7 @@ export const earlyCommandsSafe = clause({
   onTrial: 'command',
   needsElement: true,
   concerns: ({ commands }) => Object.keys(commands).length > 0,
-  *stories() {},
+  *trails() {},
   judge: () => undefined,
   async examine(subject): Promise<Examined> {
     let held = 0

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { unlikeFresh } from './laws.js'
 import { linesOnlyIn } from '../sight/picture.js'
-import { tell } from '../stage/story.js'
+import { tell } from '../stage/trail.js'
 
 /** A property that is set before the element is defined is not lost. */
 export const earlyProperty = clause({
@@ -18,7 +18,7 @@ export const earlyProperty = clause({
   onTrial: 'mount',
   needsElement: true,
   concerns: ({ properties, values }) => Object.keys({ ...properties, ...values }).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const { name } of subject.tellable) {
       const [value, other] = subject.plain(name)
       // What every element has goes to the platform before the class can take it.
@@ -32,8 +32,8 @@ export const earlyProperty = clause({
       if (other !== undefined) yield { given, moves: [tell({ [name]: other })], setting: 'early' }
     }
   },
-  async judge(subject, { rows, story }) {
-    const { setting: _, ...inTime } = story
+  async judge(subject, { rows, trail }) {
+    const { setting: _, ...inTime } = trail
     const usual = await subject.play(inTime)
     for (const [at, row] of rows.entries()) {
       const fresh = usual.rows[at]
@@ -52,7 +52,7 @@ export const earlyProperty = clause({
           cause: 'the property lies on the element itself, in front of the accessor of its class',
         }
       const unheard = subject.names.find(
-        ({ name }) => !equal(row.read[name], fresh.read[name]) && Object.hasOwn(story.given, name),
+        ({ name }) => !equal(row.read[name], fresh.read[name]) && Object.hasOwn(trail.given, name),
       )
       if (unheard !== undefined && equal(fresh.read[unheard.name], row.held[unheard.name]))
         return {

@@ -5,7 +5,7 @@ import { entersText } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/stage.js'
-import { isGesture, settlesEdits } from '../stage/story.js'
+import { isGesture, settlesEdits } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** Each way in that changes what is shown changes the value. */
@@ -19,7 +19,7 @@ export const everyWayIn = clause({
   random: 'none',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length === 1,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
     const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'number field')

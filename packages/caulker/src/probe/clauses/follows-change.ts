@@ -2,7 +2,7 @@ import { equal, valueClauses } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { behavesLikeFresh, firstGesture, updateEqualsRemount, showsAChange } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { isGesture, isTell, tell, type Story, without } from '../stage/story.js'
+import { isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -19,7 +19,7 @@ export const followsChange = clause({
   random: 'tells',
   onTrial: 'tell',
   concerns: ({ properties, values }) => Object.keys(properties).length + Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const { name } of subject.tellable) {
       const [first, ...others] = subject.plain(name)
       if (subject.base[name] === undefined && first !== undefined)
@@ -28,9 +28,9 @@ export const followsChange = clause({
     }
     yield* toldBounds(subject)
   },
-  proves: (_, played) => played.story.moves.some(isGesture) || showsAChange(played),
+  proves: (_, played) => played.trail.moves.some(isGesture) || showsAChange(played),
   async judge(subject, played) {
-    const { story, rows } = played
+    const { trail, rows } = played
     const leak = await updateEqualsRemount(subject, played)
     if (leak !== undefined) {
       const told = rows[leak.row]?.move
@@ -47,19 +47,19 @@ export const followsChange = clause({
     const unlike = await behavesLikeFresh(subject, played, since)
     if (
       unlike === undefined ||
-      story.moves.some(
+      trail.moves.some(
         (move) =>
           isTell(move) && Object.entries(move.tell).some(([name, value]) => isOthersAffair(subject, name, value)),
       )
     )
       return undefined
-    const names = story.moves.filter(isTell).flatMap((move) => Object.keys(move.tell))
+    const names = trail.moves.filter(isTell).flatMap((move) => Object.keys(move.tell))
     return { ...unlike, cause: `${[...new Set(names)].join(' and ')} is read too early, and not when it is needed` }
   },
 })
 
 /** After a bound or a step is told, what a person can do at it. */
-function* toldBounds(subject: Subject): Iterable<Story> {
+function* toldBounds(subject: Subject): Iterable<Trail> {
   for (const value of valueClauses(subject.contract)) {
     for (const limit of [value.bounds.least, value.bounds.most, value.step]) {
       if (typeof limit !== 'string' || !Object.hasOwn(subject.contract.properties, limit)) continue

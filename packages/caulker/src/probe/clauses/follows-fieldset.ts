@@ -1,6 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { isGesture } from '../stage/story.js'
+import { isGesture } from '../stage/trail.js'
 import { isFormAssociated } from './carries-form-value.js'
 
 /** In a disabled fieldset it is disabled. */
@@ -17,7 +17,7 @@ export const followsFieldset = clause({
   needsElement: true,
   needsForms: true,
   concerns: ({ form }) => form !== undefined,
-  *stories(subject) {
+  *trails(subject) {
     if (isFormAssociated(subject))
       for (const way of subject.chiefWays)
         yield { given: way.given, moves: [{ form: 'disable' }, ...way.moves], setting: 'form' }

@@ -15,13 +15,13 @@ export const formResets = clause({
   needsElement: true,
   needsForms: true,
   concerns: ({ form }) => form !== undefined,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.chiefWays)
       if (way.changes.has(subject.contract.form?.value ?? ''))
         yield { given: way.given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
   },
   proves: (subject) => isFormAssociated(subject),
-  judge(subject, { story, rows }) {
+  judge(subject, { trail, rows }) {
     const at = rows.length - 1
     const name = subject.contract.form?.value ?? ''
     const [row, before] = [rows[at], rows[at - 1]]
@@ -33,7 +33,7 @@ export const formResets = clause({
     )
       return undefined
     const allowed = [
-      story.given[name],
+      trail.given[name],
       rows[0].read[name],
       subject.values.find((value) => value.name === name)?.default,
     ]

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { tell } from '../stage/story.js'
+import { tell } from '../stage/trail.js'
 
 /** What the browser brings back is taken. */
 export const formRestores = clause({
@@ -18,7 +18,7 @@ export const formRestores = clause({
   needsElement: true,
   needsForms: true,
   concerns: ({ form }) => form !== undefined,
-  *stories(subject) {
+  *trails(subject) {
     const name = subject.contract.form?.value ?? ''
     const plain = subject.plain(name)
     for (const [at, value] of plain.entries())

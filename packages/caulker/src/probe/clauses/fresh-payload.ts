@@ -12,7 +12,7 @@ export const freshPayload = clause({
   onTrial: 'gesture',
   concerns: ({ values }) =>
     Object.values<{ type: object }>(values).some(({ type }) => /"(?:array|object)"/.test(JSON.stringify(type))),
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },

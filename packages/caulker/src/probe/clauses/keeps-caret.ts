@@ -1,6 +1,6 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { gesture, isGesture, tell, type Move } from '../stage/story.js'
+import { gesture, isGesture, tell, type Move } from '../stage/trail.js'
 
 /** A tell that does not change a text leaves the caret in it where it was. */
 export const keepsCaret = clause({
@@ -15,7 +15,7 @@ export const keepsCaret = clause({
   random: 'none',
   onTrial: 'tell',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways) {
       const typed = way.moves[0]
       if (way.control.kind !== 'text field' || way.plainly.size === 0 || typed === undefined) continue

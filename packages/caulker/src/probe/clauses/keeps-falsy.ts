@@ -12,7 +12,7 @@ import { clause, type LeakAt } from './clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/stage.js'
-import { isGesture, isTell, settlesEdits, tell, type Move, type Story } from '../stage/story.js'
+import { isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { enteredText, retyped } from './ways-at-bounds.js'
 import { beyondZero, cameTo, zeroBoundLeak } from './zero-bounds.js'
@@ -30,7 +30,7 @@ export const keepsFalsy = clause({
   random: 'none',
   onTrial: 'tell',
   concerns: (contract) => namesWithFalsy(contract).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const named of namesWithFalsy(subject.contract)) {
       for (const falsy of falsies(subject, named)) {
         yield { given: { ...subject.base, [named.name]: falsy }, moves: [] }
@@ -43,9 +43,9 @@ export const keepsFalsy = clause({
     for (const value of subject.values) yield* typedZero(subject, value)
   },
   async judge(subject, played) {
-    const { story, rows } = played
-    if (story.moves.some(isGesture)) return (await zeroBoundLeak(subject, played)) ?? typedZeroLeak(subject, played)
-    for (const [name, value] of Object.entries(story.moves.length === 0 ? story.given : {})) {
+    const { trail, rows } = played
+    if (trail.moves.some(isGesture)) return (await zeroBoundLeak(subject, played)) ?? typedZeroLeak(subject, played)
+    for (const [name, value] of Object.entries(trail.moves.length === 0 ? trail.given : {})) {
       const leak = isFalsy(value) ? await takenForMissing(subject, played, name, value) : undefined
       if (leak !== undefined) return leak
     }
@@ -66,7 +66,7 @@ export const keepsFalsy = clause({
 /** At the mount: it says that it has it, and shows something else than its default. */
 async function takenForMissing(
   subject: Subject,
-  { rows: [row], story: { given } }: Played,
+  { rows: [row], trail: { given } }: Played,
   name: string,
   value: unknown,
 ): Promise<LeakAt | undefined> {
@@ -128,21 +128,21 @@ async function keepsOrdinary(subject: Subject, name: string, given: Given): Prom
   return ordinary === undefined || equal((await subject.fresh({ ...given, [name]: ordinary })).read[name], ordinary)
 }
 
-function* typedZero(subject: Subject, value: ValueClause): Iterable<Story> {
+function* typedZero(subject: Subject, value: ValueClause): Iterable<Trail> {
   const way = typedWay(subject, value)
   if (way !== undefined && equal(subject.ideally(value.name, { ...subject.base, [value.name]: 0 }), 0))
     yield { given: subject.middle, moves: way.map((move) => retyped(move, '0')) }
 }
 
 /** A 0 that is typed and not taken, where another number is. */
-async function typedZeroLeak(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
+async function typedZeroLeak(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const last = rows[rows.length - 1]
-  const isTyped = story.moves.some((move) => enteredText(move) === '0')
-  if (!isTyped || last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
+  const isTyped = trail.moves.some((move) => enteredText(move) === '0')
+  if (!isTyped || last === undefined || rows.length <= trail.moves.length || !settlesEdits(last.move)) return undefined
   for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
     const found = cameTo(rows, value.name)
-    if (equal(found, 0) || !equal(subject.ideally(value.name, { ...story.given, [value.name]: 0 }), 0)) continue
-    if (!(await takesOrdinary(subject, value, story))) continue
+    if (equal(found, 0) || !equal(subject.ideally(value.name, { ...trail.given, [value.name]: 0 }), 0)) continue
+    if (!(await takesOrdinary(subject, value, trail))) continue
     return {
       row: rows.length - 1,
       says: `a typed 0 is not taken for ${value.name}`,
@@ -155,9 +155,9 @@ async function typedZeroLeak(subject: Subject, { story, rows }: Played): Promise
 }
 
 /** Only where an ordinary number is taken the same way is the 0 to blame. */
-async function takesOrdinary(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
+async function takesOrdinary(subject: Subject, value: ValueClause, trail: Trail): Promise<boolean> {
   const number = subject.ways.find((way) => way.plainly.has(value.name))?.plainly.get(value.name)
-  const { rows } = await subject.play({ ...story, moves: story.moves.map((move) => retyped(move, String(number))) })
+  const { rows } = await subject.play({ ...trail, moves: trail.moves.map((move) => retyped(move, String(number))) })
   return equal(cameTo(rows, value.name), number)
 }
 

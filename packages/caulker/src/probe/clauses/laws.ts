@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import type { LeakAt } from './clause.js'
 import { linesOnlyIn, linesText, looksSame, pictureText, samePicture, type Picture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/stage.js'
-import { isGesture, isTell, tell } from '../stage/story.js'
+import { isGesture, isTell, tell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -61,12 +61,12 @@ function changeText(looksRight: boolean, isUnmoved: boolean): string {
  */
 export async function behavesLikeFresh(
   subject: Subject,
-  { story, rows }: Played,
+  { trail, rows }: Played,
   since: number,
 ): Promise<(LeakAt & { readonly missing: boolean }) | undefined> {
   const before = rows[since - 1]
   if (before === undefined || since >= rows.length) return undefined
-  const fresh = await subject.play({ given: before.held, moves: story.moves.slice(since - 1) })
+  const fresh = await subject.play({ given: before.held, moves: trail.moves.slice(since - 1) })
   for (let at = since; at < rows.length; at++) {
     const row = rows[at] as Row
     const twin = fresh.rows[at - since + 1]
@@ -96,7 +96,7 @@ export async function behavesLikeFresh(
   return undefined
 }
 
-/** The first row of the gestures that end a story of tells. */
+/** The first row of the gestures that end a trail of tells. */
 export function firstGesture(rows: readonly Row[]): number {
   const at = rows.findIndex((row) => isGesture(row.move))
   return at < 0 ? rows.length : at
@@ -143,7 +143,7 @@ export async function linesShowing(subject: Subject, given: Given, name: string)
   return []
 }
 
-/** Whether anything that a person sees changed in a story: only then does it say something of what is shown. */
+/** Whether anything that a person sees changed in a trail: only then does it say something of what is shown. */
 export function showsAChange({ rows }: Played): boolean {
   return rows.some((row) => !samePicture(row.picture, rows[0].picture))
 }

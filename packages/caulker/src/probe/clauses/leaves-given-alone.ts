@@ -1,5 +1,5 @@
 import { clause } from './clause.js'
-import { tell } from '../stage/story.js'
+import { tell } from '../stage/trail.js'
 
 /** It never changes an object that it was given. */
 export const leavesGivenAlone = clause({
@@ -17,7 +17,7 @@ export const leavesGivenAlone = clause({
       ...Object.values<{ type: object }>({ ...properties, ...values }).map(({ type }) => type),
       ...Object.values<{ takes: object | undefined }>(commands).flatMap(({ takes }) => takes ?? []),
     ].some((type) => /"(?:array|object)"/.test(JSON.stringify(type))),
-  *stories(subject) {
+  *trails(subject) {
     for (const { name } of subject.tellable)
       for (const value of subject.plain(name))
         if (typeof value === 'object' && value !== null) {

@@ -18,7 +18,7 @@ export const leavesNoTrace = clause({
   random: 'none',
   onTrial: 'page',
   concerns: () => true,
-  *stories() {},
+  *trails() {},
   judge: () => undefined,
   async examine(subject): Promise<Examined> {
     const replaced = await replacedBy(subject)

@@ -1,7 +1,7 @@
 import { equal, printed, type AnyContract } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { takesTheGiven, unlikeFresh } from './laws.js'
-import { isGesture, isTell, tell } from '../stage/story.js'
+import { isGesture, isTell, tell } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 
 function unlocked({ locks }: AnyContract): Given {
@@ -28,7 +28,7 @@ export const locksHold = clause({
   refusalHolds: true,
   concerns: ({ locks, values }) =>
     (locks.readonly !== undefined || locks.disabled !== undefined) && Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const lock of Object.values(subject.contract.locks)) {
       if (lock === undefined) continue
       for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, MOST_WAYS))

@@ -3,7 +3,7 @@ import { clause, type Examined } from './clause.js'
 import { controlRefs } from '../person/controls.js'
 import { ledgerOf } from '../stage/ledger.js'
 import { pictureText } from '../sight/picture.js'
-import { tell } from '../stage/story.js'
+import { tell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** Assistive technology is told its label. */
@@ -23,7 +23,7 @@ export const namedByLabel = clause({
     Object.keys(values).length > 0 &&
     // A list has many controls, and its label is a heading.
     Object.values<{ type: object }>(values).every(({ type }) => !/"array"/.test(JSON.stringify(type))),
-  *stories() {},
+  *trails() {},
   judge: () => undefined,
   async examine(subject): Promise<Examined> {
     const [one, other] = ['Berth by the crane', 'Plank of the keel']

@@ -1,5 +1,5 @@
 import { clause } from './clause.js'
-import { gesture, isGesture } from '../stage/story.js'
+import { gesture, isGesture } from '../stage/trail.js'
 
 /** Kinds of controls that may be buttons underneath. */
 const PRESSED: readonly string[] = ['button', 'switch', 'combo box']
@@ -16,7 +16,7 @@ export const noAccidentalSubmit = clause({
   onTrial: 'gesture',
   needsElement: true,
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const on of subject.controls)
       if (PRESSED.includes(on.kind))
         yield { given: subject.middle, moves: [gesture({ do: 'press', on })], setting: 'form' }

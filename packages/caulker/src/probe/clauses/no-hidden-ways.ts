@@ -18,7 +18,7 @@ export const noHiddenWays = clause({
   onTrial: 'mount',
   needsElement: true,
   concerns: ({ properties, values }) => Object.keys({ ...properties, ...values }).length > 0,
-  *stories({ contract, define, document, middle }) {
+  *trails({ contract, define, document, middle }) {
     if (define === undefined || isGuessed(contract)) return
     const declared = Object.keys({ ...contract.properties, ...contract.values, ...contract.readings })
     const { accessors } = membersOf(define.prototype as HTMLElement, document.defaultView as never)

@@ -13,7 +13,7 @@ export const noStrays = clause({
   onTrial: 'gesture',
   needsElement: true,
   concerns: ({ values, events }) => Object.keys({ ...values, ...events }).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     if (isGuessed(subject.contract)) return
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
   },

@@ -18,7 +18,7 @@ export const ownDefaults = clause({
     Object.values<{ default: unknown }>({ ...contract.properties, ...contract.values }).some(
       (one) => typeof one.default === 'object' && one.default !== null && !isHost(one.default),
     ),
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.chiefWays)
       for (const moves of [way.moves, [...way.moves, ...way.moves]])
         yield { given: subject.least, moves, setting: 'twin' }

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
-import { isTell, tell } from '../stage/story.js'
+import { isTell, tell } from '../stage/trail.js'
 
 /** An owner that tells the old value back after an edit is followed. */
 export const ownerDecides = clause({
@@ -15,7 +15,7 @@ export const ownerDecides = clause({
   random: 'none',
   onTrial: 'tell',
   concerns: ({ values }) => Object.values<{ lastWord: string }>(values).some(({ lastWord }) => lastWord === 'owner'),
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.chiefWays)
       for (const name of way.changes) {
         const value = subject.values.find((one) => one.name === name)

@@ -1,6 +1,6 @@
 import { printed, valueClauses, crossedText, isBelow } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { settlesEdits, tell } from '../stage/story.js'
+import { settlesEdits, tell } from '../stage/trail.js'
 
 /** The ends of a pair never cross. */
 export const pairInOrder = clause({
@@ -15,7 +15,7 @@ export const pairInOrder = clause({
   random: 'any',
   onTrial: 'gesture',
   concerns: (contract) => valueClauses(contract).some(({ ordered }) => ordered),
-  *stories(subject) {
+  *trails(subject) {
     for (const value of subject.values.filter(({ ordered }) => ordered))
       for (const pair of [value.default, ...subject.plain(value.name)].filter(Array.isArray)) {
         const [low, high] = pair as [unknown, unknown]

@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import type { Played } from '../stage/stage.js'
-import { isTell, tell } from '../stage/story.js'
+import { isTell, tell } from '../stage/trail.js'
 
 /** A tell is silent. */
 export const quietWhenTold = clause({
@@ -14,7 +14,7 @@ export const quietWhenTold = clause({
   random: 'tells',
   onTrial: 'tell',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     yield { given: subject.least, moves: [] }
     yield { given: subject.base, moves: [] }
     for (const { name } of [...subject.tellable].sort((one) => (one.kind === 'value' ? -1 : 1)))

@@ -1,6 +1,6 @@
 import { accepts, equal, printed, type ReadingClause } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { settlesEdits, tell } from '../stage/story.js'
+import { settlesEdits, tell } from '../stage/trail.js'
 
 /** A reading says what it is computed from, and says it now. */
 export const readingsAgree = clause({
@@ -14,7 +14,7 @@ export const readingsAgree = clause({
   random: 'any',
   onTrial: 'tell',
   concerns: ({ readings }) => Object.keys(readings).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     yield { given: subject.middle, moves: [] }
     for (const { name } of subject.tellable)
       for (const value of subject.plain(name)) yield { given: subject.middle, moves: [tell({ [name]: value })] }

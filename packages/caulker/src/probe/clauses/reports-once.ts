@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
 import type { HeardThen, Played, Row } from '../stage/stage.js'
-import { gesture, isGesture, settlesEdits, tell } from '../stage/story.js'
+import { gesture, isGesture, settlesEdits, tell } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -18,7 +18,7 @@ export const reportsOnce = clause({
   random: 'any',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, gesture({ do: 'leave' })] }
     for (const way of subject.ways) {
@@ -41,7 +41,7 @@ export const reportsOnce = clause({
           subject.values.some(({ name }) => !equal(row.read[name], rows[0].read[name]))),
     ),
   async judge(subject, played) {
-    const { rows, story } = played
+    const { rows, trail } = played
     for (const [at, row] of rows.entries()) {
       if (!isGesture(row.move)) continue
       const doubled = row.heard.find(
@@ -62,17 +62,17 @@ export const reportsOnce = clause({
     }
     const unheard = await unheardEnter(subject, played)
     if (unheard !== undefined) return unheard
-    const again = story.moves.findIndex(
-      (move, at) => at > 0 && 'tell' in move && story.moves[at + 1] !== undefined && isGesture(story.moves[at + 1]),
+    const again = trail.moves.findIndex(
+      (move, at) => at > 0 && 'tell' in move && trail.moves[at + 1] !== undefined && isGesture(trail.moves[at + 1]),
     )
-    if (again < 0 || !isGesture(story.moves[0])) return undefined
+    if (again < 0 || !isGesture(trail.moves[0])) return undefined
     const suffix = {
-      story: { given: story.given, moves: story.moves.slice(again) },
+      trail: { given: trail.given, moves: trail.moves.slice(again) },
       rows: [withoutMove(rows[again] as Row), ...rows.slice(again + 1)] as [Row, ...Row[]],
     }
     const unlike = await behavesLikeFresh(subject, suffix, firstGesture(suffix.rows))
     if (unlike === undefined || !unlike.missing) return undefined
-    const told = story.moves[again]
+    const told = trail.moves[again]
     const cleared =
       told !== undefined &&
       'tell' in told &&
@@ -89,12 +89,12 @@ export const reportsOnce = clause({
 })
 
 /** Enter ends an edit as leaving the field does. */
-async function unheardEnter(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
-  const at = story.moves.findIndex((move) => isGesture(move) && move.gesture.do === 'enter')
+async function unheardEnter(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const at = trail.moves.findIndex((move) => isGesture(move) && move.gesture.do === 'enter')
   const [typed, entered] = [rows[at], rows[at + 1]]
   if (at !== 1 || typed === undefined || entered === undefined || typed.heard.length + entered.heard.length > 0)
     return undefined
-  const left = await subject.play({ ...story, moves: [...story.moves.slice(0, at), gesture({ do: 'leave' })] })
+  const left = await subject.play({ ...trail, moves: [...trail.moves.slice(0, at), gesture({ do: 'leave' })] })
   const heard = left.rows[at + 1]?.heard.find((one) =>
     subject.values.some(({ name, reports }) => name === one.value && reports === 'commit'),
   )

@@ -2,7 +2,7 @@ import { accepts, equal, printed, typeText } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
-import { isGesture, settlesEdits } from '../stage/story.js'
+import { isGesture, settlesEdits } from '../stage/trail.js'
 
 /** With how many controls it is tried what one does after another. */
 const MOST_PAIRED = 4
@@ -20,7 +20,7 @@ export const reportsTruth = clause({
   random: 'any',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, ...way.moves] }
     for (const one of subject.chiefWays.slice(0, MOST_PAIRED))

@@ -1,6 +1,6 @@
 import { printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { isGesture } from '../stage/story.js'
+import { isGesture } from '../stage/trail.js'
 import { isTypedIn } from '../subject/survey.js'
 
 /** An edit is reported when the contract says: with each key, or when it ends. */
@@ -14,12 +14,12 @@ export const reportsWhenSaid = clause({
   random: 'none',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways)
       if (way.plainly.size + way.partly.size > 0 && way.control.kind !== 'slider')
         yield { given: way.given, moves: way.moves }
   },
-  judge(subject, { rows, story }) {
+  judge(subject, { rows, trail }) {
     const [typed, ended] = [rows[1], rows[2]]
     if (typed === undefined || ended === undefined || !isGesture(typed.move) || typed.move.gesture.do !== 'type')
       return undefined
@@ -42,7 +42,7 @@ export const reportsWhenSaid = clause({
         early === undefined &&
         late !== undefined &&
         (String(late.payload) === text || (!Array.isArray(late.payload) && isTypedIn(late.payload, text))) &&
-        story.moves.length === 2
+        trail.moves.length === 2
       )
         return {
           row: 1,

@@ -14,7 +14,7 @@ export const requiredInValidity = clause({
   needsElement: true,
   needsForms: true,
   concerns: ({ form }) => form?.requiredBy !== undefined,
-  *stories(subject) {
+  *trails(subject) {
     const { value = '', requiredBy = '' } = subject.contract.form ?? {}
     const clauseOf = subject.values.find(({ name }) => name === value)
     if (!isFormAssociated(subject) || clauseOf?.empty === undefined) return
@@ -22,9 +22,9 @@ export const requiredInValidity = clause({
     for (const one of subject.plain(value).slice(0, 1))
       yield { given: { ...subject.base, [requiredBy]: true, [value]: one }, moves: [], setting: 'form' }
   },
-  judge(subject, { rows, story }) {
+  judge(subject, { rows, trail }) {
     const { value = '' } = subject.contract.form ?? {}
-    const isEmpty = story.given[value] === subject.values.find(({ name }) => name === value)?.empty
+    const isEmpty = trail.given[value] === subject.values.find(({ name }) => name === value)?.empty
     if (rows[0].around.isValid === !isEmpty) return undefined
     return {
       row: 0,

@@ -1,7 +1,7 @@
 import { clause, type Examined } from './clause.js'
 import { ledgerOf } from '../stage/ledger.js'
 import { linesOnlyIn } from '../sight/picture.js'
-import { without } from '../stage/story.js'
+import { without } from '../stage/trail.js'
 
 const SILENT = 'It says nothing, and shows nothing that nobody gave: whether that is enough only its owner can tell.'
 
@@ -20,7 +20,7 @@ export const requiredTold = clause({
   random: 'none',
   onTrial: 'mount',
   concerns: ({ required }) => required.length > 0,
-  *stories() {},
+  *trails() {},
   judge: () => undefined,
   async examine(subject): Promise<Examined> {
     const whole = await subject.fresh(subject.least)

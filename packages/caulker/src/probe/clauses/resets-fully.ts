@@ -3,7 +3,7 @@ import { clause } from './clause.js'
 import { heardText, pictureDifference, showsAChange } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/stage.js'
-import { isGesture, tell, type Move } from '../stage/story.js'
+import { isGesture, tell, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -19,7 +19,7 @@ export const resetsFully = clause({
   random: 'none',
   onTrial: 'command',
   concerns: (contract) => Object.values<CommandClause>(contract.commands).some(isReset),
-  *stories(subject) {
+  *trails(subject) {
     for (const { name: reset } of Object.values<CommandClause>(subject.contract.commands).filter(isReset)) {
       const command: Move = { command: reset }
       for (const way of subject.ways) {
@@ -35,7 +35,7 @@ export const resetsFully = clause({
   },
   proves: (_, played) => showsAChange(played),
   async judge(subject, played) {
-    const { story, rows } = played
+    const { trail, rows } = played
     const at = rows.findIndex(
       (row) =>
         row.move !== undefined &&
@@ -44,7 +44,7 @@ export const resetsFully = clause({
     )
     const row = rows[at]
     if (row === undefined) return undefined
-    const expectedGiven = afterReset(subject, story.given, row.held)
+    const expectedGiven = afterReset(subject, trail.given, row.held)
     const fresh = await subject.fresh(expectedGiven)
     if (fresh.fault !== undefined || fresh.unsettled !== undefined) return undefined
     const unlike = subject.values.find(
@@ -78,8 +78,8 @@ export const resetsFully = clause({
 })
 
 /** The same edit after the reset has the same result as on a fresh component. */
-async function editAgain(subject: Subject, { story, rows }: Played, at: number) {
-  const again = story.moves.slice(at)
+async function editAgain(subject: Subject, { trail, rows }: Played, at: number) {
+  const again = trail.moves.slice(at)
   const row = rows[at] as Row
   if (again.length === 0 || !again.every(isGesture)) return undefined
   const twin = await subject.play({ given: row.held, moves: again })

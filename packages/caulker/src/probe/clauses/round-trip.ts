@@ -1,6 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { settlesEdits } from '../stage/story.js'
+import { settlesEdits } from '../stage/trail.js'
 
 /** What it reports, it takes when it is told. */
 export const roundTrip = clause({
@@ -13,7 +13,7 @@ export const roundTrip = clause({
   random: 'any',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
   },
   proves: (_subject, { rows }) => rows.some(({ heard }) => heard.some(({ value }) => value !== undefined)),

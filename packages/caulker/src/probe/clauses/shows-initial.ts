@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { tell } from '../stage/story.js'
+import { tell } from '../stage/trail.js'
 
 /** What is given at the mount is there and is shown. */
 export const showsInitial = clause({
@@ -16,7 +16,7 @@ export const showsInitial = clause({
   random: 'none',
   onTrial: 'mount',
   concerns: ({ properties, values }) => Object.keys(properties).length + Object.keys(values).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     yield { given: subject.least, moves: [] }
     yield { given: subject.base, moves: [] }
     for (const { name } of subject.names)
@@ -25,7 +25,7 @@ export const showsInitial = clause({
   async proves(subject, { rows: [row] }) {
     return !samePicture(row.picture, (await subject.fresh(subject.least)).picture)
   },
-  async judge(subject, { story: { given }, rows: [row] }) {
+  async judge(subject, { trail: { given }, rows: [row] }) {
     for (const { name } of subject.names) {
       if (given[name] === undefined || row.read[name] === undefined) continue
       const ideally = subject.ideally(name, given)

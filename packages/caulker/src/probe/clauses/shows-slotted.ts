@@ -1,7 +1,7 @@
 import type { SlotClause } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { allLines, pictureText } from '../sight/picture.js'
-import { tell, type Fill } from '../stage/story.js'
+import { tell, type Fill } from '../stage/trail.js'
 import type { Row } from '../stage/stage.js'
 
 const CONTENT = 'Slipway of Marrow Creek'
@@ -19,7 +19,7 @@ export const showsSlotted = clause({
   onTrial: 'tell',
   needsElement: true,
   concerns: ({ slots }) => Object.keys(slots).length > 0,
-  *stories(subject) {
+  *trails(subject) {
     const fills = Object.values<SlotClause>(subject.contract.slots).map(fillFor)
     for (const fill of fills) {
       yield { given: subject.middle, moves: [], slotted: [fill] }
@@ -31,12 +31,12 @@ export const showsSlotted = clause({
     }
   },
   proves: (_subject, { rows }) => rows.some(isShown),
-  judge(_subject, { story, rows }) {
+  judge(_subject, { trail, rows }) {
     const at = rows.findIndex(({ around }) => around.unplaced > 0)
     const row = rows[at]
     if (row === undefined || isShown(row)) return undefined
     const before = rows[at - 1]
-    const isLost = before !== undefined && before.around.unplaced === 0 && story.slotted !== undefined
+    const isLost = before !== undefined && before.around.unplaced === 0 && trail.slotted !== undefined
     return {
       row: at,
       says: isLost ? 'what is in its slot is lost' : 'what is put into its slot has no place there',

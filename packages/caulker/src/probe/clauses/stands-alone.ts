@@ -2,7 +2,7 @@ import { equal } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { touchesTwin, unlikeFresh } from './laws.js'
 import type { Played, Row } from '../stage/stage.js'
-import { gesture, tell, type Story } from '../stage/story.js'
+import { gesture, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** Two of them on one page do not touch each other. */
@@ -17,7 +17,7 @@ export const standsAlone = clause({
   random: 'none',
   onTrial: 'gesture',
   concerns: () => true,
-  *stories(subject) {
+  *trails(subject) {
     yield { given: subject.middle, moves: [], setting: 'twin' }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'twin' }
     yield* besideOthers(subject)
@@ -26,7 +26,7 @@ export const standsAlone = clause({
   },
   proves: (_subject, { rows }) => rows.length > 1,
   async judge(subject, played) {
-    if (played.story.beside !== undefined) return spoiledByOther(subject, played)
+    if (played.trail.beside !== undefined) return spoiledByOther(subject, played)
     const [id] = played.rows[0].around.twin?.sharedIds ?? []
     if (id === undefined) return touchesTwin(played)
     return {
@@ -41,7 +41,7 @@ export const standsAlone = clause({
 const MOST_BESIDE = 12
 
 /** Beside one that was given something else for a name, another name is told. */
-function besideOthers(subject: Subject): Iterable<Story> {
+function besideOthers(subject: Subject): Iterable<Trail> {
   const others = subject.tellable.flatMap(({ name }) => {
     const to = subject.plain(name).find((value) => !equal(value, subject.middle[name]))
     return to === undefined ? [] : [{ name, to }]
@@ -58,8 +58,8 @@ function besideOthers(subject: Subject): Iterable<Story> {
 }
 
 /** What one shows and holds does not depend on whether another stands beside it. */
-async function spoiledByOther(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
-  const alone = await subject.play({ given: story.given, moves: story.moves })
+async function spoiledByOther(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const alone = await subject.play({ given: trail.given, moves: trail.moves })
   for (const [at, row] of rows.entries()) {
     const usual = alone.rows[at]
     if (usual === undefined || usual.fault !== undefined || usual.unsettled !== undefined) return undefined

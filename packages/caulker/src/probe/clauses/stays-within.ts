@@ -1,6 +1,6 @@
 import { equal, printed, valueClauses, type ValueClause, outsideText } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { isTell, settlesEdits, tell, type Story } from '../stage/story.js'
+import { isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { zeroBoundOf } from './zero-bounds.js'
 import { beyond, outsideOf, waysAtBounds } from './ways-at-bounds.js'
@@ -18,16 +18,16 @@ export const staysWithin = clause({
   random: 'any',
   onTrial: 'gesture',
   concerns: (contract) => valueClauses(contract).some(isBounded),
-  *stories(subject) {
+  *trails(subject) {
     for (const value of subject.values.filter(isBounded)) {
       const given = withTrueBounds(subject, value)
       for (const { given: at, moves } of waysAtBounds(subject, value, given)) yield { given: at, moves }
       yield* fromOutside(subject, value, given)
     }
   },
-  judge(subject, { story, rows }) {
+  judge(subject, { trail, rows }) {
     for (const [at, row] of rows.entries()) {
-      const given = { ...row.held, ...(at === 0 ? story.given : {}) }
+      const given = { ...row.held, ...(at === 0 ? trail.given : {}) }
       for (const value of subject.values.filter(isBounded)) {
         const limits = subject.limits(value, given)
         const off = row.heard.find((one) => one.value === value.name && outsideText(one.payload, limits) !== undefined)
@@ -38,7 +38,7 @@ export const staysWithin = clause({
             expected: limitsText(limits),
             found: `heard ${off.event} ${printed(off.payload)}`,
           }
-        if (!settlesEdits(row.move) || (isTell(row.move) && story.unbounded !== true && at > 0)) continue
+        if (!settlesEdits(row.move) || (isTell(row.move) && trail.unbounded !== true && at > 0)) continue
         const stands = row.read[value.name]
         const outside = stands === undefined ? undefined : outsideText(stands, limits)
         if (outside !== undefined && zeroBoundOf(value, given) === undefined)
@@ -74,7 +74,7 @@ function withTrueBounds(subject: Subject, value: ValueClause): Given {
   return { ...given, [value.name]: subject.ideally(value.name, { ...given, [value.name]: subject.middle[value.name] }) }
 }
 
-function* fromOutside(subject: Subject, value: ValueClause, given: Given): Iterable<Story> {
+function* fromOutside(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
   for (const off of outsideOf(subject.limits(value, given))) {
     yield { given, moves: [tell({ [value.name]: off })], unbounded: true }
     yield { given: { ...given, [value.name]: off }, moves: [], unbounded: true }

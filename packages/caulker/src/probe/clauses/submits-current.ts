@@ -1,6 +1,6 @@
 import { printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { isGesture } from '../stage/story.js'
+import { isGesture } from '../stage/trail.js'
 import { formValueOf, isSentAs } from './carries-form-value.js'
 
 /** Enter submits what was typed, not what stood before. */
@@ -17,7 +17,7 @@ export const submitsCurrent = clause({
   needsElement: true,
   needsForms: true,
   concerns: ({ form }) => form !== undefined,
-  *stories(subject) {
+  *trails(subject) {
     for (const way of subject.ways)
       if (way.moves.some((move) => isGesture(move) && move.gesture.do === 'enter'))
         yield { given: way.given, moves: way.moves, setting: 'form' }

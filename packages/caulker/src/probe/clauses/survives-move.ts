@@ -1,7 +1,7 @@
 import { clause } from './clause.js'
 import { unlikeFresh, unlikeTwin } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { isTell, tell } from '../stage/story.js'
+import { isTell, tell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -17,7 +17,7 @@ export const survivesMove = clause({
   onTrial: 'page',
   needsElement: true,
   concerns: () => true,
-  *stories(subject) {
+  *trails(subject) {
     const moved = [{ place: 'another' }, { place: 'another' }] as const
     yield { given: subject.middle, moves: [moved[0]] }
     for (const way of subject.chiefWays) yield { given: way.given, moves: [moved[0], ...way.moves] }
@@ -26,8 +26,8 @@ export const survivesMove = clause({
       for (const value of subject.plain(name).slice(0, 1))
         yield { given: subject.middle, moves: [moved[0], tell({ [name]: value })] }
   },
-  async judge(subject, { rows, story }) {
-    const moves = story.moves.filter((move) => 'place' in move).length
+  async judge(subject, { rows, trail }) {
+    const moves = trail.moves.filter((move) => 'place' in move).length
     const [first, moved] = [rows[0], rows[moves]]
     if (moved === undefined || moves === 0) return undefined
     if (moved.heard.length > 0)
@@ -38,11 +38,11 @@ export const survivesMove = clause({
         found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
       }
     const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
-    if (changed !== undefined && (await changesWithTime(subject, story.given))) return undefined
+    if (changed !== undefined && (await changesWithTime(subject, trail.given))) return undefined
     if (changed !== undefined) return { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
-    const rest = story.moves.slice(moves)
+    const rest = trail.moves.slice(moves)
     if (rest.length === 0) return undefined
-    const twin = await subject.play({ given: story.given, moves: rest })
+    const twin = await subject.play({ given: trail.given, moves: rest })
     const leak = unlikeTwin(rows, twin.rows, moves)
     return (
       leak && {

@@ -1,7 +1,7 @@
 import { accepts, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { followsOrdinaryTell, updateEqualsRemount, showsAChange } from './laws.js'
-import { tell } from '../stage/story.js'
+import { tell } from '../stage/trail.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
 export const takesEmpty = clause({
@@ -17,7 +17,7 @@ export const takesEmpty = clause({
     Object.values<PropertyClause>({ ...contract.properties, ...contract.values }).some(
       (one) => emptiesOf(one).length > 0,
     ),
-  *stories(subject) {
+  *trails(subject) {
     for (const named of subject.tellable)
       for (const empty of emptiesOf(named))
         for (const value of subject.plain(named.name).slice(0, 2))

@@ -19,7 +19,7 @@ export const textStaysText = clause({
   random: 'none',
   onTrial: 'mount',
   concerns: () => true,
-  *stories() {},
+  *trails() {},
   judge: () => undefined,
   async examine(subject): Promise<Examined> {
     let held = 0

@@ -1,6 +1,6 @@
 import { printed, valueClauses, outsideText } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { settlesEdits } from '../stage/story.js'
+import { settlesEdits } from '../stage/trail.js'
 
 /** Steps add up. */
 export const trueSteps = clause({
@@ -13,7 +13,7 @@ export const trueSteps = clause({
   random: 'none',
   onTrial: 'gesture',
   concerns: (contract) => valueClauses(contract).some(({ step }) => step !== undefined),
-  *stories(subject) {
+  *trails(subject) {
     for (const value of subject.values) {
       if (value.step === undefined || value.outside === 'keep') continue
       for (const step of [0.1, 0.3]) {

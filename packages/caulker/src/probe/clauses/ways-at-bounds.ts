@@ -1,6 +1,6 @@
 import { equal, type ValueClause, outsideText, type Limits } from '../../contract/index.js'
 import { entersText, type Key } from '../person/gestures.js'
-import { gesture, isGesture, type Move } from '../stage/story.js'
+import { gesture, isGesture, type Move } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 

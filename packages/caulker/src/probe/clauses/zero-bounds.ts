@@ -1,13 +1,13 @@
 import { accepts, printed, type ValueClause, outsideText } from '../../contract/index.js'
 import type { LeakAt } from './clause.js'
 import type { Played, Row } from '../stage/stage.js'
-import { settlesEdits, type Story } from '../stage/story.js'
+import { settlesEdits, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { enteredText, retyped, waysAtBounds } from './ways-at-bounds.js'
 import type { Given } from '../../mount/index.js'
 
 /** Where a bound can be 0: everything that a person can do to go beyond it. */
-export function* beyondZero(subject: Subject, value: ValueClause): Iterable<Story> {
+export function* beyondZero(subject: Subject, value: ValueClause): Iterable<Trail> {
   for (const [end, other] of [
     ['least', 'most'],
     ['most', 'least'],
@@ -22,21 +22,21 @@ export function* beyondZero(subject: Subject, value: ValueClause): Iterable<Stor
 }
 
 /** A bound of 0 that does not hold, where the same bound holds at another number. */
-export async function zeroBoundLeak(subject: Subject, { story, rows }: Played): Promise<LeakAt | undefined> {
+export async function zeroBoundLeak(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const last = rows[rows.length - 1]
-  if (last === undefined || rows.length <= story.moves.length || !settlesEdits(last.move)) return undefined
+  if (last === undefined || rows.length <= trail.moves.length || !settlesEdits(last.move)) return undefined
   for (const value of subject.values) {
-    const bound = zeroBoundOf(value, story.given)
+    const bound = zeroBoundOf(value, trail.given)
     if (
       bound === undefined ||
       !isBeyondZero(value, bound, cameTo(rows, value.name)) ||
-      !(await holdsElsewhere(subject, value, story))
+      !(await holdsElsewhere(subject, value, trail))
     )
       continue
     return {
       row: rows.length - 1,
       says: `${bound} 0 does not hold`,
-      expected: `${value.name} ${printed(subject.ideally(value.name, { ...story.given, [value.name]: cameTo(rows, value.name) }))}`,
+      expected: `${value.name} ${printed(subject.ideally(value.name, { ...trail.given, [value.name]: cameTo(rows, value.name) }))}`,
       found: `${value.name} ${printed(cameTo(rows, value.name))}`,
       cause: `${bound} 0 is taken for "no bound"`,
     }
@@ -62,11 +62,11 @@ export function cameTo(rows: readonly Row[], name: string): unknown {
   return heard?.payload ?? last?.read[name] ?? last?.held[name]
 }
 
-async function holdsElsewhere(subject: Subject, value: ValueClause, story: Story): Promise<boolean> {
-  const bound = zeroBoundOf(value, story.given) as string
-  const atBound = story.given[value.name] === 0
-  const given = { ...story.given, [bound]: 2, ...(atBound ? { [value.name]: 2 } : {}) }
-  const moves = story.moves.map((move) => retyped(move, String(Number(enteredText(move)) + 2)))
-  const { rows } = await subject.play({ ...story, given, moves })
+async function holdsElsewhere(subject: Subject, value: ValueClause, trail: Trail): Promise<boolean> {
+  const bound = zeroBoundOf(value, trail.given) as string
+  const atBound = trail.given[value.name] === 0
+  const given = { ...trail.given, [bound]: 2, ...(atBound ? { [value.name]: 2 } : {}) }
+  const moves = trail.moves.map((move) => retyped(move, String(Number(enteredText(move)) + 2)))
+  const { rows } = await subject.play({ ...trail, given, moves })
   return outsideText(cameTo(rows, value.name), subject.limits(value, given)) === undefined
 }

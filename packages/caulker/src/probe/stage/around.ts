@@ -69,7 +69,7 @@ export function caretIn(place: HTMLElement): Around['caret'] {
   }
 }
 
-/** Copies of what an owner hands over, so that a component that changes one is found out, and spoils no other story. */
+/** Copies of what an owner hands over, so that a component that changes one is found out, and spoils no other trail. */
 export function ownObjects() {
   const handed: { name: string; object: object; before: unknown }[] = []
   const copyOne = (name: string, value: unknown): unknown => {

@@ -1,6 +1,6 @@
 /** How time passes for a probe: it waits in frames, never in clock time. */
 export interface Frames {
-  /** A story begins: where the clock is moved by the probe, it shows the same time for each. */
+  /** A trail begins: where the clock is moved by the probe, it shows the same time for each. */
   restart?(): void
   /** The next frame has been drawn, and what it set off has run. */
   next(): Promise<void>

@@ -2,9 +2,9 @@ import { equal, printed } from '../../contract/index.js'
 import type { AnyContract } from '../../contract/index.js'
 import { pictureText } from '../sight/picture.js'
 import type { Played, Row } from './stage.js'
-import { isTell, mountText, moveText, shortList } from './story.js'
+import { isTell, mountText, moveText, shortList } from './trail.js'
 
-/** One step of a story: what happened, and then what the owner held, what the component said and what a person saw. */
+/** One step of a trail: what happened, and then what the owner held, what the component said and what a person saw. */
 export interface LedgerRow {
   readonly step: string
   readonly heard: string
@@ -13,17 +13,17 @@ export interface LedgerRow {
   readonly shown: string
 }
 
-/** The ledger of a story, up to the row that leaks; only the names that the story is about. */
-export function ledgerOf(contract: AnyContract, { story, rows }: Played, until: number): LedgerRow[] {
+/** The ledger of a trail, up to the row that leaks; only the names that the trail is about. */
+export function ledgerOf(contract: AnyContract, { trail, rows }: Played, until: number): LedgerRow[] {
   const names = namesAbout(contract, rows.slice(0, until + 1), [
-    ...Object.keys(story.given),
-    ...story.moves
+    ...Object.keys(trail.given),
+    ...trail.moves
       .slice(0, until)
       .filter(isTell)
       .flatMap((move) => Object.keys(move.tell)),
   ])
   return rows.slice(0, until + 1).map((row) => ({
-    step: row.move === undefined ? mountText(contract, story) : moveText(row.move),
+    step: row.move === undefined ? mountText(contract, trail) : moveText(row.move),
     heard: row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', '),
     owner: namesText(names, row.held),
     component: row.fault === undefined ? namesText(names, row.read) : `throws: ${row.fault}`,

@@ -1,13 +1,13 @@
 import { givenClauses, type AnyContract, type PropertyClause } from '../../contract/index.js'
-import type { Story } from './story.js'
+import type { Trail } from './trail.js'
 import type { Given } from '../../mount/index.js'
 
-/** Where and how a component is mounted, where a story says more than "in a place of its own". */
+/** Where and how a component is mounted, where a trail says more than "in a place of its own". */
 
 export const FORM_NAME = 'probed'
 
 /** A place of its own; in a form, the fieldset around the component. */
-export function placeFor({ setting }: Story, container: HTMLElement): HTMLElement {
+export function placeFor({ setting }: Trail, container: HTMLElement): HTMLElement {
   const { ownerDocument: document } = container
   if (setting !== 'form' && setting !== 'twin') return container
   if (setting === 'twin') return container.appendChild(document.createElement('div'))

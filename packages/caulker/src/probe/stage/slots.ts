@@ -1,5 +1,5 @@
 import { shadowOf } from '../../dom/index.js'
-import type { Fill } from './story.js'
+import type { Fill } from './trail.js'
 
 /** Puts content into a slot, as its owner does in markup or by script. */
 export function fillSlot(element: HTMLElement, { slot, content, tag }: Fill): Node {

@@ -11,10 +11,10 @@ import { EMPTY_PICTURE, pictureOf, samePicture, type Picture } from '../sight/pi
 import { restored, stateOf, type FormState } from './form-state.js'
 import { attributesFor, FORM_NAME, placeFor, reversed, undefinedElement } from './settings.js'
 import { fillSlot, isPlaced } from './slots.js'
-import { isGesture, type Call, type Fill, type Move, type Setting, type Story } from './story.js'
+import { isGesture, type Call, type Fill, type Move, type Setting, type Trail } from './trail.js'
 import type { Given, Mount, Mounted } from '../../mount/index.js'
 
-/** What was heard at one step of a story. */
+/** What was heard at one step of a trail. */
 export interface HeardThen {
   readonly event: string
   /** The two-way value that it reports, if it reports one. */
@@ -52,9 +52,9 @@ export interface Row {
   readonly unsettled: 'restless' | 'flood' | undefined
 }
 
-/** A story as it was played: the mount, then one row a move; it ends early where the component threw. */
+/** A trail as it was played: the mount, then one row a move; it ends early where the component threw. */
 export interface Played {
-  readonly story: Story
+  readonly trail: Trail
   readonly rows: readonly [Row, ...Row[]]
 }
 
@@ -69,9 +69,9 @@ export interface StageOptions {
   /** For a custom element that is there already. */
   readonly mountOn?: (element: Element) => Mount
   /** Is told of each step before it is made, so that one that never comes back can be named. */
-  readonly onStep?: (story: Story, row: number) => void
+  readonly onStep?: (trail: Trail, row: number) => void
   /** The steps that are known never to come back. */
-  readonly hangs?: (story: Story, row: number) => boolean
+  readonly hangs?: (trail: Trail, row: number) => boolean
 }
 
 const MOST_FRAMES = 90
@@ -80,9 +80,9 @@ const OWNED = 'it'
 /** Settings in which the component is mounted as usual, and something else is different. */
 const PLAIN_SETTINGS: readonly Setting[] = ['twin', 'vetoed', 'unheeded']
 
-/** Plays stories on fresh mounts of one component, each in a place of its own. */
+/** Plays trails on fresh mounts of one component, each in a place of its own. */
 export interface Stage {
-  play(story: Story): Promise<Played>
+  play(trail: Trail): Promise<Played>
   /** Looks at the component once it stands there settled, freshly mounted. */
   look<T>(given: Given, moves: readonly Move[], at: (container: HTMLElement) => T): Promise<T | undefined>
 }
@@ -90,7 +90,7 @@ export interface Stage {
 export function stageFor(contract: AnyContract, options: StageOptions): Stage {
   const plans = { bounded: ownerOf(contract), unbounded: ownerOf(unbounded(contract)) }
   return {
-    play: (story) => play(contract, story.unbounded === true ? plans.unbounded : plans.bounded, story, options),
+    play: (trail) => play(contract, trail.unbounded === true ? plans.unbounded : plans.bounded, trail, options),
     async look(given, moves, at) {
       let seen: ReturnType<typeof at> | undefined
       await play(contract, plans.bounded, { given, moves }, options, (container) => (seen = at(container)))
@@ -102,7 +102,7 @@ export function stageFor(contract: AnyContract, options: StageOptions): Stage {
 async function play(
   contract: AnyContract,
   plan: Plan,
-  story: Story,
+  trail: Trail,
   options: StageOptions,
   atEnd?: (container: HTMLElement) => void,
 ): Promise<Played> {
@@ -111,9 +111,9 @@ async function play(
   const view = document.defaultView as Window & typeof globalThis
   const values = valueClauses(contract)
   const container = document.body.appendChild(document.createElement('div'))
-  const place = placeFor(story, container)
+  const place = placeFor(trail, container)
   // Beside a second one, a person acts at the first.
-  const reach = story.setting === 'twin' ? place : container
+  const reach = trail.setting === 'twin' ? place : container
   const person = options.hands === undefined ? personAt(reach) : trustedPersonAt(reach, options.hands)
   const owned = ownObjects()
   let mounted: Mounted | undefined
@@ -162,7 +162,7 @@ async function play(
       read: (_, name) => mounted?.read(name),
       fault: ({ error }) => noteFault(error),
     },
-    story.given,
+    trail.given,
   )
   const knownSlot = (name: string) => runner.slots()[plan.bound.find((bound) => bound.name === name)?.known ?? -1]
 
@@ -172,7 +172,7 @@ async function play(
     if (value !== undefined)
       heard.push({ event, value: value.name, payload, readThen: readOne(value.name), knownThen: knownSlot(value.name) })
     else heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
-    if (value !== undefined && story.setting !== 'unheeded') runner.hear(OWNED, event, payload)
+    if (value !== undefined && trail.setting !== 'unheeded') runner.hear(OWNED, event, payload)
   }
 
   function readOne(name: string, from = mounted): unknown {
@@ -271,8 +271,8 @@ async function play(
   }
 
   function begin(row: number): void {
-    if (options.hangs?.(story, row) === true) throw new Error('it does not come back: an endless loop')
-    options.onStep?.(story, row)
+    if (options.hangs?.(trail, row) === true) throw new Error('it does not come back: an endless loop')
+    options.onStep?.(trail, row)
   }
 
   function make(move: Move): string | undefined | Promise<string | undefined> {
@@ -299,18 +299,18 @@ async function play(
 
   function mountIt(): Mounted {
     const hears: Parameters<Mount>[2] = ({ event, payload, veto }) => {
-      if (story.setting === 'vetoed') veto?.()
+      if (trail.setting === 'vetoed') veto?.()
       hear(event, payload)
     }
     const given = owned.copy(runner.given(OWNED))
-    const { setting } = story
+    const { setting } = trail
     if (setting === 'reversed') return options.mountInto(place)(reversed(contract), given, hears)
-    if (story.slotted === undefined && (setting === undefined || PLAIN_SETTINGS.includes(setting)))
+    if (trail.slotted === undefined && (setting === undefined || PLAIN_SETTINGS.includes(setting)))
       return options.mountInto(place)(contract, given, hears)
     const element = setting === 'early' ? undefinedElement(document, contract.tag) : new (elementClass())()
     const inAttributes = setting === 'attributes' ? attributesFor(contract, given) : {}
     if (setting === 'form') element.setAttribute('name', FORM_NAME)
-    for (const one of story.slotted ?? []) fill(element, one)
+    for (const one of trail.slotted ?? []) fill(element, one)
     for (const [name, text] of Object.values(inAttributes)) element.setAttribute(name, text)
     const rest = Object.fromEntries(Object.entries(given).filter(([name]) => !Object.hasOwn(inAttributes, name)))
     if (setting === 'early') {
@@ -342,7 +342,7 @@ async function play(
     const beside = container.appendChild(document.createElement('div'))
     twin = {
       place: beside,
-      mounted: options.mountInto(beside)(contract, owned.copy(story.beside ?? runner.given(OWNED)), () => undefined),
+      mounted: options.mountInto(beside)(contract, owned.copy(trail.beside ?? runner.given(OWNED)), () => undefined),
     }
   }
 
@@ -376,14 +376,14 @@ async function play(
     try {
       begin(0)
       mounted = mountIt()
-      if (story.setting === 'twin') mountTwin()
+      if (trail.setting === 'twin') mountTwin()
       if (options.mountOn !== undefined) watchStrays()
     } catch (thrown) {
       noteFault(thrown)
     }
     const rows: [Row, ...Row[]] = [await rowAfter(undefined, undefined)]
     recorded = stateOf(root())
-    for (const move of story.moves) {
+    for (const move of trail.moves) {
       const last = rows[rows.length - 1] as Row
       if (last.fault !== undefined || last.unsettled === 'flood') break
       let impossible: string | undefined
@@ -396,13 +396,13 @@ async function play(
       rows.push(await rowAfter(move, impossible))
     }
     atEnd?.(container)
-    return { story, rows }
+    return { trail, rows }
   } finally {
     try {
       mounted?.remove()
       twin?.mounted.remove()
     } catch {
-      // What a component throws while it is removed is judged by no clause of a story that has ended.
+      // What a component throws while it is removed is judged by no clause of a trail that has ended.
     }
     guard()
     container.remove()

@@ -15,7 +15,7 @@ import { ideal } from '../../ideal/index.js'
 import { controlRefs, isOperable } from '../person/controls.js'
 import { filesToChoose, hostSamples, samplesFor } from './samples.js'
 import { stageFor, type Played, type StageOptions } from '../stage/stage.js'
-import { storyKey, type Call, type Story } from '../stage/story.js'
+import { trailKey, type Call, type Trail } from '../stage/trail.js'
 import { isNothing, type Subject, type Way } from './subject.js'
 import { survey } from './survey.js'
 import type { Given } from '../../mount/index.js'
@@ -35,17 +35,17 @@ export async function subjectFor(
   const played = new Map<string, Promise<Played>>()
   const component = ideal(contract)
 
-  /** Stories are played one after the other, whoever asks: two at once would share the focus and the clock. */
+  /** Trails are played one after the other, whoever asks: two at once would share the focus and the clock. */
   let last: Promise<unknown> = Promise.resolve()
   const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
     const made = last.then(work)
     last = made.catch(() => undefined)
     return made
   }
-  const play = (story: Story) => {
-    const key = storyKey(story)
+  const play = (trail: Trail) => {
+    const key = trailKey(trail)
     let found = played.get(key)
-    if (found === undefined) played.set(key, (found = inTurn(() => stage.play(story))))
+    if (found === undefined) played.set(key, (found = inTurn(() => stage.play(trail))))
     return found
   }
   const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
@@ -95,7 +95,7 @@ export async function subjectFor(
     document: options.document,
     look: (given, at) => inTurn(() => stage.look(given, [], at)),
     lookAfter: (given, moves, at) => inTurn(() => stage.look(given, moves, at)),
-    playAnew: (story) => inTurn(() => stage.play(story)),
+    playAnew: (trail) => inTurn(() => stage.play(trail)),
     frames: options.frames,
   }
   const ways = await survey(subject, stage, options.gestures ?? [])

@@ -9,10 +9,10 @@ import {
 import type { ControlRef } from '../person/controls.js'
 import type { Frames } from '../stage/frames.js'
 import type { Played, Row } from '../stage/stage.js'
-import type { Call, Move, Story } from '../stage/story.js'
+import type { Call, Move, Trail } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 
-/** A component under examination: what it can be given, what a person can do to it, and how it plays a story. */
+/** A component under examination: what it can be given, what a person can do to it, and how it plays a trail. */
 export interface Subject {
   readonly contract: AnyContract
   readonly names: readonly PropertyClause[]
@@ -39,8 +39,8 @@ export interface Subject {
   limits(value: ValueClause, given: Given): Limits
   /** What the contract says that a name stands at, when the component is given this. */
   ideally(name: string, given: Given): unknown
-  /** Plays a story; one that was played already is not played again. */
-  play(story: Story): Promise<Played>
+  /** Plays a trail; one that was played already is not played again. */
+  play(trail: Trail): Promise<Played>
   /** The component freshly mounted with this. */
   fresh(given: Given): Promise<Row>
   /** The class of the element, where it is a custom element that is mounted as such. */
@@ -52,8 +52,8 @@ export interface Subject {
   look<T>(given: Given, at: (container: HTMLElement) => T): Promise<T | undefined>
   /** The same, after some moves. */
   lookAfter<T>(given: Given, moves: readonly Move[], at: (container: HTMLElement) => T): Promise<T | undefined>
-  /** Plays a story even if it was played before. */
-  playAnew(story: Story): Promise<Played>
+  /** Plays a trail even if it was played before. */
+  playAnew(trail: Trail): Promise<Played>
   /** What a person would see there now, and time passing for it: for examinations of their own. */
   readonly frames: Frames
   /** Files for a person to choose: never the objects that an owner gives. */

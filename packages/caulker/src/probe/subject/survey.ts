@@ -5,7 +5,7 @@ import { gesturesOf, type NamedGesture } from '../person/named-gesture.js'
 import { foundControls, gesturesAt, wholeGestures, type FoundControl } from '../person/operate.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Stage } from '../stage/stage.js'
-import { gesture, storyKey, type Move } from '../stage/story.js'
+import { gesture, trailKey, type Move } from '../stage/trail.js'
 import type { Subject, Way } from './subject.js'
 
 /** Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values. */
@@ -14,7 +14,7 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
   const seen = new Set<string>()
   for (const given of [subject.middle, subject.base]) {
     for (const { moves, control, text } of tries(subject, await stage.look(given, [], foundControls), named)) {
-      const key = storyKey(moves)
+      const key = trailKey(moves)
       if (seen.has(key)) continue
       const played = await subject.play({ given, moves })
       const changes = changedBy(subject, played)

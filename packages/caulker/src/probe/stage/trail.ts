@@ -37,7 +37,7 @@ export type Move =
 export type Setting = 'form' | 'early' | 'attributes' | 'reversed' | 'twin' | 'vetoed' | 'unheeded'
 
 /** What is given at the mount, and what happens then: plain data, so that it can be shrunk and played again. */
-export interface Story {
+export interface Trail {
   readonly given: Given
   readonly moves: readonly Move[]
   /** An owner that tells whatever it holds, even outside the bounds; the engine's own owner brings a tell inside first. */
@@ -110,7 +110,7 @@ function fillText({ slot, content }: Fill): string {
 
 export function mountText(
   { tag }: AnyContract,
-  { given, setting, slotted, beside }: Pick<Story, 'given' | 'setting' | 'slotted' | 'beside'>,
+  { given, setting, slotted, beside }: Pick<Trail, 'given' | 'setting' | 'slotted' | 'beside'>,
 ): string {
   const put = slotted === undefined ? '' : `, ${slotted.map(fillText).join(', ')}`
   const mounted = `mount ${tag}${Object.keys(given).length === 0 ? '' : ` with ${givenText(given)}`}${put}`
@@ -138,9 +138,9 @@ export function shortList(parts: readonly string[]): string {
 const hostNumbers = new WeakMap<object, number>()
 let hostCount = 0
 
-/** One text for one story, so that what was played once is not played again; host objects count by identity. */
-export function storyKey(story: unknown): string {
-  return JSON.stringify(story, (_key, value: unknown) => {
+/** One text for one trail, so that what was played once is not played again; host objects count by identity. */
+export function trailKey(trail: unknown): string {
+  return JSON.stringify(trail, (_key, value: unknown) => {
     if (value === undefined) return '\u0000undefined'
     if (typeof value === 'number' && !Number.isFinite(value)) return `\u0000${value}`
     if (!isHost(value)) return value
@@ -149,8 +149,8 @@ export function storyKey(story: unknown): string {
   })
 }
 
-/** One step of a story in words: the mount, or a move. */
-export function stepText(contract: AnyContract, story: Story, row: number): string {
-  const move = story.moves[row - 1]
-  return move === undefined ? mountText(contract, story) : moveText(move)
+/** One step of a trail in words: the mount, or a move. */
+export function stepText(contract: AnyContract, trail: Trail, row: number): string {
+  const move = trail.moves[row - 1]
+  return move === undefined ? mountText(contract, trail) : moveText(move)
 }

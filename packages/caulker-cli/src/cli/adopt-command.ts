@@ -9,7 +9,7 @@ import { shown } from '../node/find.js'
 import type { ProbeJob } from '../node/probe-job.js'
 import { adoptText, reportJson, type AdoptReport } from 'caulker/inside/report'
 import { deliver, EXIT, progressLine, terminalWidth, wantsColour } from './output.js'
-import { troubleReport } from './run-check.js'
+import { troubleReport } from '../node/trouble-report.js'
 
 interface AdoptOptions {
   format: 'text' | 'json'

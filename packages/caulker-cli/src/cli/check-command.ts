@@ -4,8 +4,9 @@ import { CaulkerError, hint } from 'caulker/inside/contract'
 import { everyRule } from 'caulker/inside/page'
 import { newSince, writeBaseline } from '../node/baseline.js'
 import { checkSarif, checkText, reportJson, type CheckReport, type LocatedFinding } from 'caulker/inside/report'
+import { explained } from './explain.js'
 import { deliver, EXIT, packageVersion, wantsColour } from './output.js'
-import { runCheck } from './run-check.js'
+import { inThread } from '../tasks/thread.js'
 import { watchCheck } from './watch-check.js'
 
 interface CheckOptions {
@@ -40,20 +41,20 @@ export function checkCommand(exit: (code: number) => void): Command {
     .option('--baseline <file>', 'report only what this file does not know yet')
     .option('--update-baseline', 'write all that is found now into the baseline file')
     .option('--watch', 'check again on each save: what changed, and what depends on it')
-    .option('--explain <rule>', 'say why a rule is there, with a mended example')
+    .option('--explain <id>', 'say why a rule is there, with a mended example, or how a clause of a probe is tried')
     .addHelpText(
       'after',
       '\nExamples:\n  $ caulker check src/screens\n  $ caulker check src --baseline known-leaks.json --update-baseline\n\nExit codes: 0 no leaks (notes included), 1 leaks, 2 something could not be judged',
     )
     .action(async (paths: string[], options: CheckOptions) => {
       if (options.explain !== undefined) {
-        process.stdout.write(explained(ruleNamed('--explain', options.explain)))
+        process.stdout.write(explained(options.explain))
         return exit(EXIT.sound)
       }
       for (const id of options.rule ?? []) ruleNamed('--rule', id)
       for (const id of options.ignore ?? []) ruleNamed('--ignore', id)
       if (options.watch === true) return watchCheck(paths, (report) => void answer(report, options))
-      const whole = await runCheck(paths)
+      const whole = await inThread('check', { paths })
       exit(options.updateBaseline === true ? updateBaseline(chosenOf(whole, options), options) : answer(whole, options))
     })
 }
@@ -112,16 +113,4 @@ function ruleNamed(option: string, id: string): RuleTexts {
       )}`,
     )
   return found
-}
-
-function explained({ id, level, title, why, mend, leaking, mended }: RuleTexts): string {
-  return `${id} (${level}): ${title}\n\n${why}\n\nMend: ${mend}\n\nThis leaks:\n${indented(leaking)}\n\nThis is mended:\n${indented(mended)}\n`
-}
-
-function indented(code: string): string {
-  return code
-    .trim()
-    .split('\n')
-    .map((line) => `  ${line}`)
-    .join('\n')
 }

@@ -1,13 +1,8 @@
 import { Command, Option } from 'commander'
-import { hitBy } from 'caulker/inside/check'
-import { CaulkerError, compareContracts, nextVersion, type Place } from 'caulker/inside/contract'
-import { shown } from '../node/find.js'
-import { locate } from '../node/locate.js'
-import { loadProject } from '../node/project.js'
-import { openSide } from '../node/side.js'
 import { compareText, reportJson, type CompareReport } from 'caulker/inside/report'
+import { openSide, type Side } from '../node/side.js'
+import { inThread } from '../tasks/thread.js'
 import { deliver, EXIT, wantsColour } from './output.js'
-import { troubleReport } from './run-check.js'
 
 interface CompareOptions {
   format: 'text' | 'json'
@@ -41,44 +36,12 @@ export function compareCommand(exit: (code: number) => void): Command {
 async function compared(
   oldSide: string,
   newSide: string,
-  screenPaths: readonly string[] | undefined,
+  screens: readonly string[] | undefined,
 ): Promise<CompareReport> {
   const [old, now] = [openSide(oldSide), openSide(newSide)]
+  const plain = ({ path, version }: Side, named: string) => ({ named, path, version })
   try {
-    const [before, after] = [await loadProject([old.path]), await loadProject([now.path])]
-    for (const [side, { contracts, troubles }] of [
-      [oldSide, before],
-      [newSide, after],
-    ] as const)
-      if (contracts.length + troubles.length === 0)
-        throw new CaulkerError('bad-argument', `${side}: no contract was found there`)
-    const { screens } = screenPaths === undefined ? after : await loadProject(screenPaths)
-    const texts = new Map<string, string>()
-    const position = (place: Place | undefined, path: readonly string[]) => {
-      const found = place === undefined ? undefined : locate(place, path, texts)
-      return found === undefined ? {} : { file: shown(found.file), line: found.line, column: found.column }
-    }
-    const all = compareContracts(before.contracts, after.contracts)
-    // What could not be read is neither gone nor new.
-    const unread = { major: after.troubles.length > 0, minor: before.troubles.length > 0, patch: false }
-    const changes = all.filter(
-      ({ path, weight, says }) => path.length > 0 || !unread[weight] || !/ is (?:gone|new)$/.test(says),
-    )
-    const next = old.version === undefined ? undefined : nextVersion(old.version, changes)
-    return {
-      kind: 'compare',
-      version: 1,
-      ...(old.version === undefined || next === undefined ? {} : { from: old.version, next }),
-      changes: changes.map((change) => ({
-        ...change,
-        hits: hitBy(
-          change,
-          screens,
-          after.contracts.find((one) => one.tag === change.contract),
-        ).map(({ screen, fitting, place, path }) => ({ screen, fitting, ...position(place, path) })),
-      })),
-      troubles: [...before.troubles, ...after.troubles].map(troubleReport),
-    }
+    return await inThread('compare', { old: plain(old, oldSide), now: plain(now, newSide), screens })
   } finally {
     old.close()
     now.close()

@@ -4,9 +4,12 @@ import { CaulkerError, messageOf } from 'caulker/inside/contract'
 import { adoptCommand } from './adopt-command.js'
 import { checkCommand } from './check-command.js'
 import { compareCommand } from './compare-command.js'
-import { EXIT, packageVersion } from './output.js'
+import { EXIT, guardOutput, packageVersion } from './output.js'
+import { visible } from 'caulker/inside/report'
 import { probeCommand } from './probe-command.js'
 import { sheetCommand } from './sheet-command.js'
+
+guardOutput()
 
 const exit = (code: number) => {
   process.exitCode = code
@@ -34,7 +37,7 @@ try {
   if (thrown instanceof CommanderError) exit(thrown.exitCode === 0 ? EXIT.sound : EXIT.unjudged)
   else {
     process.stderr.write(
-      `caulker: ${thrown instanceof CaulkerError ? thrown.message : `something went wrong inside: ${messageOf(thrown)}`}\n`,
+      `caulker: ${visible(thrown instanceof CaulkerError ? thrown.message : `something went wrong inside: ${messageOf(thrown)}`)}\n`,
     )
     exit(EXIT.unjudged)
   }

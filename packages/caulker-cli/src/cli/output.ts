@@ -1,11 +1,12 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { CaulkerError, messageOf } from 'caulker/inside/contract'
+import { visible } from 'caulker/inside/report'
 import { shown } from '../node/find.js'
 
 export const EXIT = { sound: 0, leaks: 1, unjudged: 2 } as const
 
-/** Prints a report, or writes it to a file and prints its first line: the answer. */
-export function deliver(report: string, answer: string, file: string | undefined): void {
+/** Prints a report, or writes it to a file and prints its first line: the answer, where there is one yet. */
+export function deliver(report: string, answer: string | undefined, file: string | undefined): void {
   if (file === undefined) {
     process.stdout.write(report)
     return
@@ -18,7 +19,7 @@ export function deliver(report: string, answer: string, file: string | undefined
       `--output ${file}: the report cannot be written there (${messageOf(thrown)})`,
     )
   }
-  process.stdout.write(`${answer.split('\n')[0] ?? ''}\nWritten to ${shown(file)}\n`)
+  if (answer !== undefined) process.stdout.write(`${answer.split('\n')[0] ?? ''}\nWritten to ${shown(file)}\n`)
 }
 
 /** The version of this package. */
@@ -38,11 +39,52 @@ export function terminalWidth(): number {
   return Math.max(60, Math.min(process.stdout.columns ?? 110, 150))
 }
 
-/** One line that is written over, on a terminal only. */
-export function progressLine(): { say(text: string): void; clear(): void } {
-  const isShown = process.stderr.isTTY === true
+const NOW_AND_THEN = 15_000
+
+/** How far long work has come, on standard error: one line that is written over on a terminal, else a line now and then. */
+export interface Progress {
+  say(text: string): void
+  /** Takes the line away, before something else is written to the terminal. */
+  clear(): void
+}
+
+export function progressLine(): Progress {
+  const { stderr } = process
+  if (stderr.isTTY === true)
+    return {
+      say: (text) => void stderr.write(`\r\u001b[2K${visible(text).slice(0, (stderr.columns ?? 80) - 1)}`),
+      clear: () => void stderr.write('\r\u001b[2K'),
+    }
+  let last = performance.now()
   return {
-    say: (text) => isShown && process.stderr.write(`\r\u001b[2K${text}`),
-    clear: () => isShown && process.stderr.write('\r\u001b[2K'),
+    say(text) {
+      if (performance.now() - last < NOW_AND_THEN) return
+      last = performance.now()
+      stderr.write(`${visible(text)}\n`)
+    },
+    clear: () => undefined,
   }
+}
+
+/** Ends long work on Ctrl-C or SIGTERM with what is there; a second time, at once. */
+export function interruptible(): { readonly signal: AbortSignal; done(): void } {
+  const controller = new AbortController()
+  const end = () => {
+    if (controller.signal.aborted) process.exit(EXIT.unjudged)
+    controller.abort()
+  }
+  process.on('SIGINT', end).on('SIGTERM', end)
+  return { signal: controller.signal, done: () => void process.off('SIGINT', end).off('SIGTERM', end) }
+}
+
+/** A reader that has gone, or a disk that is full, is no fault of the report: one line, and no stack. */
+export function guardOutput(): void {
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+    const why = error.code === 'EPIPE' ? 'was closed' : `cannot be written to (${messageOf(error)})`
+    process.stderr.write(
+      `caulker: standard output ${why} before the report was whole; --output FILE writes it to a file\n`,
+    )
+    process.exit(EXIT.unjudged)
+  })
+  process.stderr.on('error', () => undefined)
 }

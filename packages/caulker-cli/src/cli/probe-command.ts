@@ -1,25 +1,30 @@
 import { Command, InvalidArgumentError, Option } from 'commander'
 import { CaulkerError, hint } from 'caulker/inside/contract'
 import { clauses as allClauses } from 'caulker/inside/probe'
-import { countClauses, probeText, reportJson, type ProbesReport } from 'caulker/inside/report'
-import { deliver, EXIT, progressLine, terminalWidth, wantsColour } from './output.js'
-import { probeJunit } from './probe-junit.js'
-import { mergedProbes, readProbes } from './merge-probes.js'
-import { runProbe, type Shard } from './run-probe.js'
+import { countClauses, type ProbesReport } from 'caulker/inside/report'
+import { explained } from './explain.js'
+import { EXIT, interruptible } from './output.js'
+import { judgedBefore } from './probe-before.js'
+import { probeOutput } from './probe-output.js'
+import { runProbe } from './run-probe.js'
+import { watchProbe } from './watch-probe.js'
 
-interface ProbeOptions {
+export interface ProbeOptions {
   format: 'text' | 'json' | 'junit'
-  shard?: Shard
-  workers?: number
+  part?: number
+  of?: number
+  atOnce?: number
   endpoint?: string
   output?: string
   seed: number
   component?: string[]
   clause?: string[]
+  continue?: string[]
   browser?: boolean
   trusted?: boolean
   requireProof?: boolean
-  merge?: boolean
+  watch?: boolean
+  explain?: string
 }
 
 export function probeCommand(exit: (code: number) => void): Command {
@@ -37,17 +42,23 @@ export function probeCommand(exit: (code: number) => void): Command {
     .option('--trusted', "with --browser: clicks, keys, pastes and drags go through the browser's own input; slower")
     .option('--endpoint <url>', 'with --browser: a Chromium that runs elsewhere, by the URL of its debugging endpoint')
     .option(
-      '--workers <n>',
-      'how many components are probed at once; by default as many as there are cores to spare',
-      wholeNumber,
+      '--at-once <n>',
+      'how many components are probed at the same time; by default as many as there are cores to spare',
+      aboveZero,
+    )
+    .option('--part <n>', 'with --of: probe only this part of the components', aboveZero)
+    .option(
+      '--of <n>',
+      'into how many parts they are divided; which part one is in does not change what is found',
+      aboveZero,
     )
     .option(
-      '--shard <i/n>',
-      'only the i-th of n parts of the components; the reports of all parts are that of the whole',
-      shardOf,
+      '--continue <reports...>',
+      'take over what these JSON reports have judged, and probe the rest: goes on after Ctrl-C, and puts parts together',
     )
-    .option('--merge', 'probe nothing: the paths are JSON reports of parts, and are put together into one')
     .option('--require-proof', 'count what is unproven as a failure')
+    .option('--watch', 'probe again on each save: the components that the change is about')
+    .option('--explain <id>', 'say what a clause promises, why, and how it is tried')
     .addHelpText(
       'after',
       `
@@ -64,8 +75,8 @@ A component that has no contract yet: caulker adopt.
 Examples:
   $ caulker probe src/components --browser
   $ caulker probe src --component bale-stepper --clause follows-change
-  $ caulker probe src --shard 1/4 --format json --output part-1.json
-  $ caulker probe --merge part-*.json --format junit --output probe.xml
+  $ caulker probe src --part 1 --of 4 --format json --output part-1.json
+  $ caulker probe src --continue part-*.json --format junit --output probe.xml
 
 Exit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
     )
@@ -78,41 +89,45 @@ Exit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
         )
       if (options.trusted === true && options.browser !== true)
         throw new CaulkerError('bad-argument', '--trusted: only a browser has input of its own; add --browser')
-      if (options.merge === true) return deliverReport(mergedProbes(paths.map(readProbes)), options, exit)
-      const progress = progressLine()
-      progress.say('Loading')
-      const report = await runProbe({
-        paths,
-        seed: options.seed,
-        components: options.component,
-        clauses: options.clause,
-        browser: options.browser ?? false,
-        trusted: options.trusted ?? false,
-        ...(options.endpoint === undefined ? {} : { endpoint: options.endpoint }),
-        ...(options.workers === undefined ? {} : { workers: options.workers }),
-        ...(options.shard === undefined ? {} : { shard: options.shard }),
-        onDone: (done, all, tag) => progress.say(`Probed ${done} of ${all}: ${tag}`),
-      }).finally(progress.clear)
-      if (report.components.length === 0 && report.troubles.length === 0 && options.shard === undefined)
-        throw new CaulkerError('bad-argument', nothingProbed(paths, options))
-      deliverReport(report, options, exit)
+      if (options.explain !== undefined) {
+        process.stdout.write(explained(options.explain))
+        return exit(EXIT.sound)
+      }
+      const { part, of } = options
+      if ((part === undefined) !== (of === undefined) || (part ?? 0) > (of ?? 0))
+        throw new CaulkerError('bad-argument', '--part and --of: give which part of how many, such as --part 2 --of 4')
+      const terms = { seed: options.seed, browser: options.browser ?? false, clauses: options.clause }
+      const probe = async (components: readonly string[] | undefined) => {
+        const output = probeOutput(options)
+        const interrupt = interruptible()
+        const report = await runProbe({
+          ...terms,
+          paths,
+          components,
+          before: judgedBefore(options.continue ?? [], terms),
+          trusted: options.trusted ?? false,
+          ...(options.endpoint === undefined ? {} : { endpoint: options.endpoint }),
+          ...(options.atOnce === undefined ? {} : { atOnce: options.atOnce }),
+          ...(part === undefined || of === undefined ? {} : { part: { part, of } }),
+          signal: interrupt.signal,
+          onJudged: output.take,
+        }).finally(output.pause)
+        interrupt.done()
+        const { components: found, troubles, left = [] } = report
+        if (found.length + troubles.length + left.length === 0 && part === undefined)
+          throw new CaulkerError('bad-argument', nothingProbed(paths, options))
+        output.finish(report)
+        exit(codeOf(report, options.requireProof ?? false))
+      }
+      return options.watch === true
+        ? watchProbe(paths, options.component, probe)
+        : probe(options.component)
     })
 }
 
-function deliverReport(report: ProbesReport, options: ProbeOptions, exit: (code: number) => void): void {
-  const text = probeText(report, { colour: options.output === undefined && wantsColour(), width: terminalWidth() })
-  deliver(formatted(report, text, options.format), text, options.output)
-  exit(codeOf(report, options.requireProof ?? false))
-}
-
-function formatted(report: ProbesReport, text: string, format: ProbeOptions['format']): string {
-  if (format === 'json') return reportJson(report)
-  return format === 'junit' ? probeJunit(report) : text
-}
-
-function codeOf({ components, troubles }: ProbesReport, requireProof: boolean): number {
+function codeOf({ components, troubles, left = [] }: ProbesReport, requireProof: boolean): number {
   const { broken, unproven } = countClauses(components)
-  if (troubles.length > 0) return EXIT.unjudged
+  if (troubles.length + left.length > 0) return EXIT.unjudged
   return broken > 0 || (requireProof && unproven > 0) ? EXIT.leaks : EXIT.sound
 }
 
@@ -128,11 +143,9 @@ function refuseUnknown(option: string, given: string, known: readonly string[]):
     throw new CaulkerError('bad-argument', `${option} ${given}: there is no such clause${hint(given, known)}`)
 }
 
-function shardOf(text: string): Shard {
-  const [, part, of] = /^(\d+)\/(\d+)$/.exec(text) ?? []
-  if (part === undefined || Number(part) < 1 || Number(part) > Number(of))
-    throw new InvalidArgumentError('give which part of how many, such as 2/4')
-  return { part: Number(part), of: Number(of) }
+function aboveZero(text: string): number {
+  if (!/^\d+$/.test(text) || Number(text) < 1) throw new InvalidArgumentError('give a whole number, 1 or more')
+  return Number(text)
 }
 
 function wholeNumber(text: string): number {

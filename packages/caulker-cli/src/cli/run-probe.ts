@@ -1,14 +1,12 @@
 import { availableParallelism } from 'node:os'
-import { messageOf } from 'caulker/inside/contract'
-import { setupFor } from '../node/config.js'
+import type { ComponentReport, ProbesReport, TroubleReport } from 'caulker/inside/report'
 import { probeEmbedded } from '../node/embedded.js'
-import type { Trouble } from '../node/errors.js'
-import { inParts, isOf, joined } from '../node/job-parts.js'
 import { shown } from '../node/find.js'
+import { inParts, isOf, joined } from '../node/job-parts.js'
 import type { ProbeJob, ProbeOutcome } from '../node/probe-job.js'
-import { loadProject } from '../node/project.js'
-import type { ComponentReport, ProbesReport } from 'caulker/inside/report'
-import { troubleReport } from './run-check.js'
+import { troubleReport } from '../node/trouble-report.js'
+import { inThread } from '../tasks/thread.js'
+import { EMBEDDED } from './probe-before.js'
 
 export interface ProbeRequest {
   readonly paths: readonly string[]
@@ -21,84 +19,113 @@ export interface ProbeRequest {
   /** Where a browser runs already. */
   readonly endpoint?: string
   /** How many components are probed at once. */
-  readonly workers?: number
-  readonly shard?: Shard
-  /** Is told after each component: how many of how many are done, and which was the last. */
-  readonly onDone: (done: number, all: number, tag: string) => void
+  readonly atOnce?: number
+  readonly part?: Part
+  /** The components that were judged before, and are not probed again. */
+  readonly before?: readonly ComponentReport[]
+  /** Ends the probe with what was judged so far. */
+  readonly signal?: AbortSignal
+  /** Is told of the report as it stands each time that one more component is judged: in the order in which the whole lists them. */
+  readonly onJudged?: (sofar: ProbesReport, last: ComponentReport | undefined) => void
 }
 
 /** Which part of how many. */
-export interface Shard {
+export interface Part {
   readonly part: number
   readonly of: number
 }
 
 /** A thread keeps half of another core busy with what the engine compiles and collects; a browser does that in processes of its own. */
-function usualWorkers(browser: boolean): number {
+function usualAtOnce(browser: boolean): number {
   return browser ? availableParallelism() : Math.max(1, availableParallelism() - 1)
 }
 
 /** Probes every component at some paths. */
 export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
-  const project = await loadProject(request.paths)
-  const troubles: Trouble[] = [...project.troubles]
-  const jobs: ProbeJob[] = []
-  for (const {
-    contract: { tag },
-    file,
-  } of project.contractFiles) {
-    if (request.components !== undefined && !request.components.includes(tag)) continue
-    try {
-      const { defines, gestures } = await setupFor(tag, file, project.load)
-      if (defines.length === 0)
-        throw new Error(
-          `no module is known that defines <${tag}>; name it in caulker.config.ts: export default { defines: ['elements/*.ts'] }`,
-        )
-      jobs.push({
-        file,
-        tag,
-        defines,
-        seed: request.seed,
-        clauses: request.clauses,
-        gestures,
-        trusted: request.trusted ?? false,
-        hung: [],
-      })
-    } catch (thrown) {
-      troubles.push({ file, place: undefined, says: messageOf(thrown) })
+  const { paths, components: only, seed, clauses, trusted = false, before = [], signal } = request
+  const plan = await inThread('probePlan', { paths, components: only })
+  const wanted = plan.components.filter((_, at) => isInPart(at, request.part))
+  const judged = new Map(before.map((report) => [keyOf(report), report]))
+  const keys = wanted.map(({ tag, file }) => keyOf({ component: tag, file: shown(file) }))
+  const jobs = wanted
+    .filter((_, at) => !judged.has(keys[at] as string))
+    .map((component): ProbeJob => ({ ...component, seed, clauses, trusted, hung: [] }))
+  const troubles = [...plan.troubles]
+  const troubled = new Set<string>()
+  let ranIn = request.browser ? 'Chromium' : EMBEDDED
+  const report = (): ProbesReport => {
+    const left = keys.filter((key) => !judged.has(key) && !troubled.has(key))
+    return {
+      kind: 'probe',
+      version: 1,
+      seed,
+      ranIn,
+      ...(clauses === undefined ? {} : { only: clauses }),
+      components: keys.flatMap((key) => judged.get(key) ?? []),
+      troubles,
+      ...(left.length === 0 ? {} : { left: left.map((key) => key.split('\n')[0] as string) }),
     }
   }
-  const { outcomes, ranIn } = await probed(shardOf(jobs, request.shard), request)
-  for (const outcome of outcomes)
-    if (
-      'trouble' in outcome &&
-      !troubles.some((one) => one.file === outcome.trouble.file && one.says === outcome.trouble.says)
-    )
-      troubles.push(outcome.trouble)
-  const components = outcomes.flatMap((outcome) => ('report' in outcome ? [componentReport(outcome, request)] : []))
-  return { kind: 'probe', version: 1, seed: request.seed, ranIn, components, troubles: troubles.map(troubleReport) }
+  const take = (outcome: ProbeOutcome) => {
+    const key = keyOf({ component: outcome.job.tag, file: shown(outcome.job.file) })
+    const found = 'report' in outcome ? componentReport(outcome, request) : undefined
+    if (found !== undefined) judged.set(key, found)
+    else if ('trouble' in outcome) {
+      troubled.add(key)
+      addTrouble(troubles, troubleReport(outcome.trouble))
+    }
+    request.onJudged?.(report(), found)
+  }
+  if (jobs.length > 0) ranIn = await probed(jobs, request, take, signal)
+  return report()
 }
 
 /** Each component goes to one part, by its place in the sorted list: which part does not change what is found. */
-function shardOf(jobs: readonly ProbeJob[], shard: Shard | undefined): ProbeJob[] {
-  return jobs.filter((_, at) => shard === undefined || at % shard.of === shard.part - 1)
+function isInPart(at: number, part: Part | undefined): boolean {
+  return part === undefined || at % part.of === part.part - 1
 }
 
+/** A component is told from another by its tag and the file of its contract, as reports name them. */
+function keyOf({ component, file }: Pick<ComponentReport, 'component' | 'file'>): string {
+  return `${component}\n${file}`
+}
+
+function addTrouble(troubles: TroubleReport[], trouble: TroubleReport): void {
+  if (!troubles.some((one) => one.file === trouble.file && one.says === trouble.says)) troubles.push(trouble)
+}
+
+/** Says of each component what was found once all its parts are there, in the order of the jobs; gives where it ran. */
 async function probed(
   jobs: readonly ProbeJob[],
-  { browser, endpoint, workers = usualWorkers(browser), onDone }: ProbeRequest,
-): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
-  const parts = inParts(jobs, workers, browser ? 'page' : 'thread')
-  const open = [...parts]
-  const count = ({ job }: ProbeOutcome) => {
-    open.splice(open.indexOf(job), 1)
-    const left = jobs.filter((one) => open.some((part) => isOf(one, part)))
-    if (!left.some((one) => isOf(one, job))) onDone(jobs.length - left.length, jobs.length, job.tag)
+  { browser, endpoint, atOnce = usualAtOnce(browser) }: ProbeRequest,
+  take: (outcome: ProbeOutcome) => void,
+  signal: AbortSignal | undefined,
+): Promise<string> {
+  const parts = inParts(jobs, atOnce, browser ? 'page' : 'thread')
+  const found: ProbeOutcome[] = []
+  const waiting = [...jobs]
+  const isWhole = (job: ProbeJob) =>
+    parts.filter((part) => isOf(job, part)).length === found.filter((one) => isOf(job, one.job)).length
+  const onDone = (outcome: ProbeOutcome) => {
+    found.push(outcome)
+    for (let next = waiting[0]; next !== undefined && isWhole(next); next = waiting[0]) {
+      waiting.shift()
+      for (const one of joined([next], found)) take(one)
+    }
   }
-  if (!browser) return { outcomes: joined(jobs, await probeEmbedded(parts, workers, count)), ranIn: 'an embedded DOM' }
+  const finish = () => {
+    // Ended before its time, what is whole behind a gap counts all the same.
+    for (const job of waiting.filter(isWhole)) for (const one of joined([job], found)) take(one)
+  }
+  if (!browser) {
+    await probeEmbedded(parts, atOnce, onDone, signal)
+    finish()
+    return EMBEDDED
+  }
   const { probeInBrowser } = await import('../node/browser.js')
-  const { outcomes, ranIn } = await probeInBrowser(parts, count, { workers, endpoint })
-  return { outcomes: joined(jobs, outcomes), ranIn }
+  const { ranIn } = await probeInBrowser(parts, onDone, { workers: atOnce, endpoint, signal })
+  finish()
+  return ranIn
 }
 
 function componentReport(
@@ -109,7 +136,12 @@ function componentReport(
   return {
     component: report.component,
     file,
-    replay: `caulker probe ${file}${browser ? ' --browser' : ''}${trusted === true ? ' --trusted' : ''} --seed ${seed} --component ${job.tag}`,
+    replay: `npx caulker probe ${quoted(file)}${browser ? ' --browser' : ''}${trusted === true ? ' --trusted' : ''} --seed ${seed} --component ${job.tag}`,
     clauses: report.clauses,
   }
+}
+
+/** A path as a shell takes it. */
+function quoted(file: string): string {
+  return /^[\w./@+-]+$/.test(file) ? file : `'${file.replaceAll("'", `'\\''`)}'`
 }

@@ -4,11 +4,11 @@ import { bundleFor, modulesOf, type Bundle } from './browser-bundle.js'
 import type { PageResult } from './browser-page.js'
 import { lendHands } from './browser-hands.js'
 import { CHROMIUM_FLAGS, findChromium } from './chromium.js'
+import { NEVER, PATIENCE, probeInLanes, tryUntilDone, type Tried } from './hangs.js'
+import { createPatience, type Patience } from './patience.js'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
-const PATIENCE = 8000
 const WATCH_EVERY = 250
-const MOST_HANGS = 3
 const BLANK =
   '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Caulker</title></head><body></body></html>'
 
@@ -16,27 +16,51 @@ const BLANK =
 export async function probeInBrowser(
   jobs: readonly ProbeJob[],
   onDone: (outcome: ProbeOutcome) => void,
-  { workers, endpoint }: { workers: number; endpoint: string | undefined },
+  { workers, endpoint, signal }: { workers: number; endpoint: string | undefined; signal?: AbortSignal | undefined },
 ): Promise<{ outcomes: readonly ProbeOutcome[]; ranIn: string }> {
   const bundled = bundleFor(jobs)
   const browser = await browserAt(endpoint)
   try {
-    const outcomes: ProbeOutcome[] = []
     // One context is one window, and a window costs more than all else that a page needs: pages are kept apart by their origins.
     const context = await browser.newContext()
-    await serve(context, await bundled)
-    const waiting = jobs.map((job, at) => ({ job, at }))
-    const lane = async () => {
-      for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
-        outcomes[next.at] = await probeOne(context, await bundled, next.job)
-        onDone(outcomes[next.at] as ProbeOutcome)
+    const bundle = await bundled
+    await serve(context, bundle)
+    const used = await processorTime(browser)
+    let busy = 0
+    const lane = async (job: ProbeJob) => {
+      const entry = bundle.entryOf(job)
+      if ('trouble' in entry) return { job, trouble: entry.trouble }
+      busy++
+      try {
+        return await tryUntilDone(job, (one) =>
+          runPage(context, entry.path, one, () => createPatience(PATIENCE.step, () => busy, used.seconds)),
+        )
+      } finally {
+        busy--
       }
     }
-    await Promise.all(Array.from({ length: Math.min(workers, jobs.length) }, lane))
+    const outcomes = await probeInLanes(jobs, workers, lane, { onDone, signal }).finally(used.end)
     return { outcomes, ranIn: `Chromium ${browser.version()}` }
   } finally {
     await browser.close()
   }
+}
+
+const LOOK_EVERY = 500
+
+/** How much processor time all processes of a browser have used, looked up now and then. */
+async function processorTime(browser: Browser): Promise<{ seconds(): number; end(): void }> {
+  const session = await browser.newBrowserCDPSession()
+  let seconds = 0
+  const look = async () => {
+    const { processInfo } = await session.send('SystemInfo.getProcessInfo')
+    const now = processInfo.reduce((sum, { cpuTime }) => sum + cpuTime, 0)
+    // A process that has ended takes its time with it; what was used stays used.
+    seconds = Math.max(seconds, now)
+  }
+  await look()
+  const timer = setInterval(() => void look().catch(() => undefined), LOOK_EVERY)
+  return { seconds: () => seconds, end: () => clearInterval(timer) }
 }
 
 async function browserAt(endpoint: string | undefined): Promise<Browser> {
@@ -51,71 +75,47 @@ async function browserAt(endpoint: string | undefined): Promise<Browser> {
   }
 }
 
-async function probeOne(context: BrowserContext, bundle: Bundle, job: ProbeJob): Promise<ProbeOutcome> {
-  const entry = bundle.entryOf(job)
-  if ('trouble' in entry) return { job, trouble: entry.trouble }
-  const hung: string[] = []
-  for (;;) {
-    const ended = await runPage(context, entry.path, { ...job, hung })
-    if ('report' in ended) return { job, report: ended.report }
-    if ('adopted' in ended) return { job, adopted: ended.adopted }
-    if ('failed' in ended)
-      return {
-        job,
-        trouble: { file: modulesOf(job)[ended.module] ?? job.file, place: undefined, says: ended.failed },
-      }
-    if (ended.at === undefined || hung.length === MOST_HANGS)
-      return {
-        job,
-        trouble: {
-          file: job.file,
-          place: undefined,
-          says: `<${job.tag}> ${ended.how} ${ended.at === undefined ? 'while its module was loaded' : `at ${hung.length + 1} different steps, the last of them: ${ended.at}`}`,
-        },
-      }
-    hung.push(ended.at)
-  }
-}
-
-type Ended = PageResult | { readonly how: string; readonly at: string | undefined }
-
 async function runPage(
   context: BrowserContext,
   entry: string,
-  { tag, seed, clauses, gestures, trusted, hung, adopts }: ProbeJob,
-): Promise<Ended> {
+  job: ProbeJob,
+  patienceOf: () => Patience,
+): Promise<Tried> {
+  const { tag, seed, clauses, gestures, trusted, hung, adopts } = job
   const page = await context.newPage()
+  const patience = patienceOf()
   let at: string | undefined
-  let since = Date.now()
   let watch: NodeJS.Timeout | undefined
   try {
     page.on('dialog', (dialog) => void dialog.dismiss())
     page.on('popup', (popup) => void popup.close())
     await listenForBeats(page, (step) => {
       at = step
-      since = Date.now()
+      patience.begin()
     })
     if (trusted === true) await lendHands(page)
     await page.goto(freshOrigin())
-    const silence = new Promise<Ended>((resolve) => {
-      watch = setInterval(
-        () =>
-          Date.now() - since > PATIENCE &&
-          resolve({ how: 'never comes back (an endless loop, or more than 8 seconds of work)', at }),
-        WATCH_EVERY,
-      )
+    patience.begin()
+    const silence = new Promise<Tried>((resolve) => {
+      watch = setInterval(() => patience.isOver() && resolve({ how: NEVER, at }), WATCH_EVERY)
     })
-    return await Promise.race([
-      silence,
-      started(page, entry, { tag, seed, clauses, gestures, trusted, hung, adopts }, () => at),
-    ])
+    const given = { tag, seed, clauses, gestures, trusted, hung, adopts }
+    const run = started(page, entry, given).then((result): Tried => {
+      if (result === undefined) return { how: 'leaves the page or breaks it off', at }
+      if ('report' in result) return { outcome: { job, report: result.report } }
+      if ('adopted' in result) return { outcome: { job, adopted: result.adopted } }
+      const file = modulesOf(job)[result.module] ?? job.file
+      return { outcome: { job, trouble: { file, place: undefined, says: result.failed } } }
+    })
+    return await Promise.race([silence, run])
   } finally {
     clearInterval(watch)
     await Promise.race([page.close(), new Promise((resolve) => setTimeout(resolve, 2000).unref())])
   }
 }
 
-async function started(page: Page, entry: string, job: object, at: () => string | undefined): Promise<Ended> {
+/** Nothing where the page was left before it could answer. */
+async function started(page: Page, entry: string, job: object): Promise<PageResult | undefined> {
   try {
     return await page.evaluate(
       async ([path, given]) => {
@@ -127,7 +127,7 @@ async function started(page: Page, entry: string, job: object, at: () => string 
       [entry, job] as const,
     )
   } catch {
-    return { how: 'leaves the page or breaks it off', at: at() }
+    return undefined
   }
 }
 

@@ -1,11 +1,11 @@
 import { existsSync } from 'node:fs'
-import { dirname, join } from 'node:path'
+import { dirname } from 'node:path'
 import { CaulkerError, hint } from 'caulker/inside/contract'
 import { namedGestureProblem, type NamedGesture } from 'caulker/inside/probe'
 import { moduleOfPackage } from './adopt-source.js'
 import type { Loader } from './load.js'
 import { readJson } from './read-json.js'
-import { search, shown } from './find.js'
+import { nearestConfig, search, shown } from './find.js'
 
 /** What a project says of itself in `caulker.config.ts` (or .js, .json). */
 export interface Config {
@@ -22,7 +22,6 @@ export interface Setup {
   readonly gestures: readonly NamedGesture[]
 }
 
-const NAMES = ['caulker.config.ts', 'caulker.config.js', 'caulker.config.mjs', 'caulker.config.json']
 const PARTS = ['defines', 'gestures']
 
 export async function setupFor(tag: string, contractFile: string, load: Loader): Promise<Setup> {
@@ -47,12 +46,6 @@ function modulesNamed(name: string, folder: string): string[] {
   const found = search(folder, [name])
   const inPackage = found.length > 0 || name.startsWith('.') ? undefined : moduleOfPackage(name, folder)
   return inPackage === undefined ? found : [inPackage]
-}
-
-function nearestConfig(folder: string): string | undefined {
-  const found = NAMES.map((name) => join(folder, name)).find(existsSync)
-  const above = dirname(folder)
-  return found ?? (above === folder ? undefined : nearestConfig(above))
 }
 
 function beside(contractFile: string): string[] {

@@ -11,8 +11,22 @@ export interface Trouble {
   readonly says: string
 }
 
+/** Something wrong in a file that was read and not run, with its place there. */
+export class Misplaced extends Error {
+  override readonly name = 'Misplaced'
+  constructor(
+    cause: Error,
+    readonly place: Place,
+  ) {
+    super(cause.message, { cause })
+  }
+}
+
 /** The trouble of a module that threw while it was loaded; the position is the first frame in a file of the user's. */
 export function troubleOf(file: string, thrown: unknown): Trouble {
+  if (thrown instanceof Misplaced) return { file, place: thrown.place, says: thrown.message }
+  if (thrown instanceof RangeError && /call stack/.test(thrown.message))
+    return { file, place: undefined, says: 'it is nested too deep, or calls itself without end' }
   const known = missingModule(thrown) ?? failedBuild(thrown)
   if (known !== undefined) return { file, ...known }
   const place = parsePlace(thrown) ?? (thrown instanceof Error ? firstPlace(thrown.stack ?? '', isOwn) : undefined)

@@ -24,9 +24,11 @@ export type ProbeMessage =
   | { readonly kind: 'adopted'; readonly adopted: readonly Adopted[]; readonly spoiled: boolean }
   | { readonly kind: 'trouble'; readonly trouble: Trouble; readonly spoiled: boolean }
 
-export type ProbeOutcome = { readonly job: ProbeJob } & (
-  { readonly report: ProbeReport } | { readonly adopted: readonly Adopted[] } | { readonly trouble: Trouble }
-)
+export type ProbeOutcome = {
+  readonly job: ProbeJob
+  /** The steps that did not come back, where there were any. */
+  readonly hung?: readonly string[]
+} & ({ readonly report: ProbeReport } | { readonly adopted: readonly Adopted[] } | { readonly trouble: Trouble })
 
 /** What is wrong where a probe itself could not go on: the component that brought it there is named. Said in threads and in pages alike. */
 export function brokeOff(tag: string, thrown: unknown): Error {

@@ -16,8 +16,10 @@ export interface Project extends Required<Design> {
   /** The contracts that pages are read against. */
   readonly known: readonly AnyContract[]
   readonly troubles: readonly Trouble[]
-  /** What stands beside files that were named themselves. */
+  /** What belongs to the same project and was not named. */
   readonly beside: Required<Design>
+  /** Whether all of the project is known: what its configuration spans, or the folder in which the command runs. */
+  readonly isWhole: boolean
   readonly load: Loader
 }
 
@@ -28,12 +30,23 @@ export interface OpenProject {
   look(changed?: Iterable<string>): Promise<Project>
 }
 
-export async function loadProject(paths: readonly string[]): Promise<Project> {
-  return openProject(paths).look()
+export interface ProjectOptions {
+  /** Files that are known never to come back, each with what is said of it. */
+  readonly skip?: readonly Trouble[]
+  /** Is told of each file before it is read, so that one that never comes back can be named. */
+  readonly begin?: (doing: { readonly file: string; readonly what: 'load' }) => void
+  /** Whether it will be looked at again, so that it is worth knowing what imports what. */
+  readonly isWatched?: boolean
 }
 
-/** @param options `isWatched` says that it will be looked at again, so that it is worth knowing what imports what */
-export function openProject(paths: readonly string[], { isWatched = false } = {}): OpenProject {
+export async function loadProject(paths: readonly string[], options: ProjectOptions = {}): Promise<Project> {
+  return openProject(paths, options).look()
+}
+
+export function openProject(
+  paths: readonly string[],
+  { skip = [], begin = () => undefined, isWatched = false }: ProjectOptions = {},
+): OpenProject {
   const load = createLoader()
   const graph = createImportGraph()
   const read = new Map<string, Required<Design> | Trouble>()
@@ -41,6 +54,9 @@ export function openProject(paths: readonly string[], { isWatched = false } = {}
 
   async function readFile(file: string): Promise<Required<Design> | Trouble> {
     filesRead++
+    const skipped = skip.find((one) => one.file === file)
+    if (skipped !== undefined) return skipped
+    begin({ file, what: 'load' })
     try {
       const design = await readDesign(file, load)
       const isEmpty = Object.values(design).every((kind) => kind.length === 0)
@@ -59,14 +75,14 @@ export function openProject(paths: readonly string[], { isWatched = false } = {}
       const again = graph.dependentsOf(changed)
       load.forget(again)
       for (const file of again) read.delete(file)
-      const { files, beside, pages } = findDesignFiles(paths)
+      const { files, beside, pages, isWhole } = findDesignFiles(paths)
       const all = [...files, ...beside]
       for (const file of read.keys()) if (!all.includes(file)) read.delete(file)
       for (const file of all) {
         if (!read.has(file)) read.set(file, await readFile(file))
         if (isWatched) await graph.add(file)
       }
-      return { ...(await projectOf(files, read, pages, load)), beside: designsOf(beside, read) }
+      return { ...(await projectOf(files, read, pages, load)), beside: designsOf(beside, read), isWhole }
     },
   }
 }
@@ -78,7 +94,7 @@ async function projectOf(
   read: ReadonlyMap<string, Required<Design> | Trouble>,
   named: ReturnType<typeof findDesignFiles>['pages'],
   load: Loader,
-): Promise<Omit<Project, 'beside'>> {
+): Promise<Omit<Project, 'beside' | 'isWhole'>> {
   const contractFiles = new Map<AnyContract, string>()
   const troubles: Trouble[] = []
   const designs: Required<Design>[] = []

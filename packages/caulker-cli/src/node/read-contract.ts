@@ -1,7 +1,8 @@
 import { designOf, type Design } from 'caulker/inside/check'
-import { contractFromJson, setPlace, type AnyContract } from 'caulker/inside/contract'
+import { CaulkerError, contractFromJson, setPlace, type AnyContract } from 'caulker/inside/contract'
+import { Misplaced } from './errors.js'
 import type { Loader } from './load.js'
-import { readJson } from './read-json.js'
+import { placeInJson, readJson } from './read-json.js'
 
 /** The contracts and screens of a file, be it a module or plain JSON. */
 export async function readDesign(file: string, load: Loader): Promise<Required<Design>> {
@@ -9,7 +10,13 @@ export async function readDesign(file: string, load: Loader): Promise<Required<D
 }
 
 function readContract(file: string): AnyContract {
-  const contract = contractFromJson(readJson(file))
-  setPlace(contract, { file, line: 1, column: 1 })
-  return contract
+  const json = readJson(file)
+  try {
+    const contract = contractFromJson(json)
+    setPlace(contract, placeInJson(file, []))
+    return contract
+  } catch (thrown) {
+    if (thrown instanceof CaulkerError) throw new Misplaced(thrown, placeInJson(file, thrown.at))
+    throw thrown
+  }
 }

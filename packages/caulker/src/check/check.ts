@@ -35,8 +35,13 @@ export function check(design: Design, rules: readonly Rule[] = allRules): Findin
 
 /**
  * A check that remembers: a contract or screen that it has seen before, the very same object in the same journeys, is not read again.
+ *
+ * @param begin is told of each subject before it is read, so that one that never comes back can be named
  */
-export function createChecker(rules: readonly Rule[] = allRules): (design: Design) => Finding[] {
+export function createChecker(
+  rules: readonly Rule[] = allRules,
+  begin: (written: object, name: string) => void = () => undefined,
+): (design: Design) => Finding[] {
   const about = <A extends Rule['about']>(what: A) =>
     rules.filter((rule): rule is Extract<Rule, { about: A }> => rule.about === what)
   const [ofContracts, ofScreens, ofJourneys, ofDesigns] = [
@@ -60,6 +65,7 @@ export function createChecker(rules: readonly Rule[] = allRules): (design: Desig
   function aboutContract(contract: AnyContract): Finding[] {
     const known = contracts.get(contract)
     if (known !== undefined) return known
+    begin(contract, contract.tag)
     const found: Finding[] = []
     for (const rule of ofContracts) collect(found, rule, rule.find(contract), contract.tag, contract)
     contracts.set(contract, found)
@@ -69,6 +75,7 @@ export function createChecker(rules: readonly Rule[] = allRules): (design: Desig
   function aboutScreen(view: ScreenView, name: string): Finding[] {
     const known = views.get(view.screen)
     if (known?.findings !== undefined) return known.findings
+    begin(view.screen, name)
     const found: Finding[] = []
     for (const rule of ofScreens) collect(found, rule, rule.find(view), name, view.screen)
     views.set(view.screen, { view, findings: found })
@@ -107,6 +114,7 @@ function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Find
     mend: leak.mend ?? rule.mend,
     place: placeOf(written),
     path: leak.path ?? leak.at,
+    ...(rule.about === 'design' && rule.needsWhole === true ? { needsWhole: true } : {}),
   }
 }
 

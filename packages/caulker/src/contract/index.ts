@@ -5,6 +5,7 @@ export {
   valueClauses,
   clauseOf,
   eventNames,
+  sectionsOf,
   isGuessed,
   isValue,
   type AnyContract,
@@ -63,3 +64,4 @@ export { withDeclared } from './declared.js'
 export { elementsOfManifest, manifestOf, type ManifestElement, type ManifestField } from './manifest.js'
 export { bring, crossedText, isBelow, limitsOf, outsideText, type Limits } from './bounds.js'
 export { settle, withinLimits, type Settled } from './interception.js'
+export { schemaProblems, type SchemaProblem } from './data/schema-problems.js'

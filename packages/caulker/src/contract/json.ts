@@ -2,7 +2,7 @@ import { contract, sectionsOf, type AnyContract, type Contract, type ContractTyp
 import { CaulkerError, messageOf } from './data/errors.js'
 import { mapValues } from './data/lists.js'
 import { accepts, equal, type TSchema } from './data/types.js'
-import { dataType, isObject, WHOLE, type Table, type Written } from './table/index.js'
+import { isObject, WHOLE, type Table, type Written } from './table/index.js'
 
 /** A contract as a file holds it: its tag, and its clauses without those that only say what applies anyway. */
 export type ContractJson = Readonly<Record<string, unknown>> & { readonly tag: string }
@@ -54,7 +54,7 @@ export function contractFromJson(json: unknown): AnyContract {
   for (const { section, its, clauses } of sectionsOf(made))
     for (const [name, clause] of Object.entries(clauses))
       for (const [key, { kind }] of Object.entries(its.table))
-        if (kind === dataType && clause[key] !== undefined)
+        if (kind.isType === true && clause[key] !== undefined)
           attempt(made.tag, [section, name, key], () => accepts(clause[key] as TSchema, null))
   return made
 }

@@ -8,7 +8,13 @@ import type { Given } from '../mount/index.js'
 /** What one trail says of one clause: a leak, nothing wrong, or why it says nothing. */
 export interface Judged {
   readonly leak?: LeakAt
-  readonly silent?: string
+  readonly silent?: Silence
+}
+
+/** Why a trail says nothing, and what would make it speak. */
+export interface Silence {
+  readonly says: string
+  readonly needs?: string
 }
 
 export async function judged(clause: Clause, subject: Subject, played: Played): Promise<Judged> {
@@ -30,14 +36,22 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
     const before = await clause.judge(subject, sound)
     if (before !== undefined) return { leak: before }
   }
-  if (row.impossible !== undefined) return { silent: row.impossible }
-  if (row.fault === undefined && row.unsettled === undefined) return { silent: 'Its owner tells bounds that cross.' }
+  if (row.impossible !== undefined)
+    return { silent: { says: row.impossible, needs: 'A gesture of its own in caulker.config may reach it.' } }
+  if (row.fault === undefined && row.unsettled === undefined)
+    return { silent: { says: 'Its owner tells bounds that cross.' } }
   const isOnTrial = kindOf(row.move) === clause.onTrial && at === rows.length - 1
   if (row.fault !== undefined)
     return isOnTrial
       ? { leak: { row: at, says: 'it throws', expected: 'no error', found: row.fault } }
-      : { silent: `It throws (${row.fault}).` }
-  if (row.unsettled === 'restless') return { silent: 'It never settles: what it shows changes with every frame.' }
+      : { silent: { says: `It throws (${row.fault}).`, needs: 'Mend that first.' } }
+  if (row.unsettled === 'restless')
+    return {
+      silent: {
+        says: 'It never settles: what it shows changes with every frame.',
+        needs: 'Let it come to rest first.',
+      },
+    }
   return isOnTrial
     ? {
         leak: {
@@ -47,7 +61,7 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
           found: `${row.heard.length} reports and more`,
         },
       }
-    : { silent: 'It floods its owner with reports.' }
+    : { silent: { says: 'It floods its owner with reports.', needs: 'Mend that first.' } }
 }
 
 /** A least above the most that was told is the owner's own slip: nothing that a component makes of it is wrong. */

@@ -5,7 +5,7 @@ import { clauses as allClauses } from './clauses/index.js'
 import { asksForForms, knowsForms } from './subject/forms.js'
 import { rememberStates } from './stage/form-state.js'
 import { windowFrames, type Frames } from './stage/frames.js'
-import { judged } from './judge.js'
+import { judged, type Silence } from './judge.js'
 import { ledgerOf } from './stage/ledger.js'
 import { minimise } from './minimise.js'
 import type { Hands } from './person/trusted.js'
@@ -45,6 +45,10 @@ export interface ClauseResult {
   readonly status: Status
   /** Why it is unproven or waived. */
   readonly reason?: string
+  /** False where nothing of the component is what this clause is about: then there was nothing to try. */
+  readonly applies?: false
+  /** What would decide it, where that is known. */
+  readonly needs?: string
   /** Whether it is unproven only because the DOM here is no real browser's. */
   readonly browserDecides?: true
   /** How many trails were judged. */
@@ -117,13 +121,16 @@ async function probeIn(
 async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
   const waived = subject.contract.waives[clause.id]
   if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, trails: 0 }
-  if (clause.needsElement === true && subject.define === undefined) return unproven(clause, 'It is no custom element.')
+  if (clause.needsElement === true && subject.define === undefined)
+    return { ...unproven(clause, 'It is no custom element.'), applies: false }
   if (clause.needsForms === true && asksForForms(subject) && !knowsForms(subject))
     return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
   if (clause.examine !== undefined) return examinedAs(clause, await examined(clause.examine, subject))
   let trails = 0
-  let silent: string | undefined
+  let asked = 0
+  let silent: Silence | undefined
   for (const trail of trailsOf(clause, subject, seed, random)) {
+    asked++
     const played = await subject.play(trail)
     const found = await judged(clause, subject, played)
     silent ??= found.silent
@@ -141,7 +148,9 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
       leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) },
     }
   }
-  return trails > 0 ? { ...named(clause), status: 'held', trails } : unproven(clause, silent ?? clause.unprovenWhen)
+  if (trails > 0) return { ...named(clause), status: 'held', trails }
+  if (silent !== undefined) return { ...unproven(clause, silent.says), ...(silent.needs && { needs: silent.needs }) }
+  return { ...unproven(clause, clause.unprovenWhen), ...(asked === 0 ? { applies: false as const } : {}) }
 }
 
 /** What a component throws while it is only looked at tells nothing of the clause; where it throws in a trail, a clause says so. */

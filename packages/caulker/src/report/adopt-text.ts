@@ -1,6 +1,7 @@
 import { counted, inkFor, wrapped, type Ink } from './ink.js'
 import type { AdoptReport, AdoptedComponent } from './model.js'
 import { troubleLines } from './trouble-text.js'
+import { visibleIn } from './visible.js'
 
 export interface AdoptTextOptions {
   readonly colour?: boolean
@@ -12,9 +13,10 @@ export interface AdoptTextOptions {
 
 /** What was adopted, as text for people: how many contracts, then for each what was guessed and what was left out. */
 export function adoptText(
-  { components, troubles, written }: AdoptReport & { readonly written: readonly string[] },
+  report: AdoptReport & { readonly written: readonly string[] },
   options: AdoptTextOptions = {},
 ): string {
+  const { components, troubles, written } = visibleIn(report)
   const ink = inkFor(options.colour ?? false)
   const width = options.width ?? 110
   const guesses = components.reduce((sum, { contract }) => sum + Object.keys(contract['guesses'] ?? {}).length, 0)

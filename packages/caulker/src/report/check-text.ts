@@ -1,21 +1,19 @@
+import { causesOf, placeOf, type Cause } from './causes.js'
 import { counted, inkFor, sentence, type Ink } from './ink.js'
 import type { CheckReport, LocatedFinding } from './model.js'
 import { troubleLines } from './trouble-text.js'
+import { visibleIn } from './visible.js'
 
 const A_SCREENFUL = 12
 
-/** A check as text for people: the answer first, then file by file. */
-export function checkText(report: CheckReport, options: { colour?: boolean; known?: number } = {}): string {
+/** A check as text for people: the answer first, then cause by cause: what is wrong, where, and how to mend it. */
+export function checkText(given: CheckReport, options: { colour?: boolean; known?: number } = {}): string {
+  const report = visibleIn(given)
   const ink = inkFor(options.colour ?? false)
   const lines = [answer(report, ink)]
   if ((options.known ?? 0) > 0)
     lines.push(ink.quiet(`${counted(options.known ?? 0, 'known finding')} from the baseline not listed.`))
-  for (const [file, findings] of byFile(report.findings)) {
-    lines.push('', ink.strong(file))
-    const where = findings.map(({ line, column }) => (line === undefined ? '' : `${line}:${column ?? 1}`))
-    const wide = Math.max(...where.map((text) => text.length))
-    findings.forEach((finding, at) => lines.push(...findingLines(finding, (where[at] ?? '').padStart(wide), ink)))
-  }
+  for (const cause of causesOf(report.findings)) lines.push('', ...causeLines(cause, ink))
   lines.push(...troubleLines(report.troubles, ink))
   // What is long has scrolled its first line away.
   if (report.findings.length > A_SCREENFUL) lines.push('', answer(report, ink))
@@ -36,6 +34,7 @@ function answer({ contracts, screens, interiors, journeys, pages, findings, trou
     [pages, 'page'],
   ] as const
   const read = listed(parts.filter(([count]) => count > 0).map(([count, word]) => counted(count, word))) || 'nothing'
+  const unread = troubles.length === 0 ? '' : `; ${counted(troubles.length, 'file')} could not be judged`
   if (findings.length === 0)
     return troubles.length === 0
       ? ink.good(`No leaks found in ${read}.`)
@@ -47,7 +46,7 @@ function answer({ contracts, screens, interiors, journeys, pages, findings, trou
     `${levels
       .filter(([, count]) => count > 0)
       .map(([level, count]) => counted(count, level))
-      .join(', ')} in ${read}.`,
+      .join(', ')} in ${read}${unread}.`,
   )
 }
 
@@ -56,24 +55,26 @@ function listed(parts: readonly string[]): string {
   return parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts[parts.length - 1] ?? ''}`
 }
 
-function findingLines(finding: LocatedFinding, where: string, ink: Ink): string[] {
-  const level =
-    finding.level === 'error' ? ink.bad('error') : finding.level === 'warning' ? ink.unsure('warning') : 'note'
-  const indent = ' '.repeat(where.length + 4)
-  return [
-    `  ${ink.quiet(where)}  ${level}  ${ink.strong(finding.rule)}  ${finding.subject}`,
-    `${indent}${sentence(finding.says)}.`,
-    `${indent}${ink.good('mend:')} ${finding.mend}`,
-  ]
+/** Each sentence with its place; what they have in common, once. */
+function causeLines(cause: Cause, ink: Ink): string[] {
+  const [first] = cause
+  const isOneRule = cause.every(({ rule }) => rule === first.rule)
+  const isOnePlace = cause.every((finding) => placeOf(finding) === placeOf(first))
+  const lines: string[] = []
+  for (const finding of cause) {
+    lines.push(ink.strong(`${sentence(finding.says)}.`))
+    if (!isOnePlace || finding === first) lines.push(`  ${whereText(finding, ink)}`)
+    if (!isOneRule) lines.push(...mendLines(finding, ink))
+  }
+  return isOneRule ? [...lines, ...mendLines(first, ink)] : lines
 }
 
-function byFile(findings: readonly LocatedFinding[]): Map<string, LocatedFinding[]> {
-  const files = new Map<string, LocatedFinding[]>()
-  for (const finding of [...findings].sort(
-    (one, other) => (one.line ?? 0) - (other.line ?? 0) || (one.column ?? 0) - (other.column ?? 0),
-  )) {
-    const file = finding.file ?? 'somewhere'
-    files.set(file, [...(files.get(file) ?? []), finding])
-  }
-  return new Map([...files].sort(([one], [other]) => one.localeCompare(other)))
+function whereText(finding: LocatedFinding, ink: Ink): string {
+  const where = placeOf(finding)
+  return [where === undefined ? '' : `at ${where}`, ink.quiet(`in ${finding.subject}`)].filter(Boolean).join(', ')
+}
+
+function mendLines({ rule, level, mend }: LocatedFinding, ink: Ink): string[] {
+  const paint = level === 'error' ? ink.bad : level === 'warning' ? ink.unsure : ink.quiet
+  return [`  ${paint(`${rule}, ${level}.`)} ${ink.good('To mend:')} ${mend}`]
 }

@@ -1,9 +1,11 @@
 import { counted, inkFor, type Ink } from './ink.js'
 import type { CompareReport, LocatedChange } from './model.js'
 import { troubleLines } from './trouble-text.js'
+import { visibleIn } from './visible.js'
 
 /** A comparison as text for people: the answer first, then what breaks owners and where, then what does not. */
-export function compareText(report: CompareReport, options: { colour?: boolean } = {}): string {
+export function compareText(given: CompareReport, options: { colour?: boolean } = {}): string {
+  const report = visibleIn(given)
   const ink = inkFor(options.colour ?? false)
   const breaking = report.changes.filter((change) => change.weight === 'major')
   const others = report.changes.filter((change) => change.weight !== 'major')

@@ -16,7 +16,8 @@ export {
   type SheetReport,
   type TroubleReport,
 } from './model.js'
-export { probeText, type ProbeTextOptions } from './probe-text.js'
+export { answerText, componentText, probeText, type ProbeTextOptions } from './probe-text.js'
+export { visible, visibleIn } from './visible.js'
 export { checkSarif } from './sarif.js'
 export { reportSchema } from './schema.js'
 export { sheetText } from './sheet-text.js'

@@ -37,6 +37,10 @@ export interface ProbesReport {
   readonly ranIn: string
   readonly components: readonly ComponentReport[]
   readonly troubles: readonly TroubleReport[]
+  /** The clauses that were asked, where not all were. */
+  readonly only?: readonly string[]
+  /** The components that were not judged, where the probe was ended before. */
+  readonly left?: readonly string[]
 }
 
 export interface ComponentReport extends Omit<ProbeReport, 'seed'> {

@@ -3,6 +3,7 @@ import { counted, inkFor, wrapped, type Ink } from './ink.js'
 import { ledgerLines } from './ledger-text.js'
 import { countClauses, type ComponentReport, type Counts, type ProbesReport } from './model.js'
 import { troubleLines } from './trouble-text.js'
+import { visibleIn } from './visible.js'
 
 export interface ProbeTextOptions {
   readonly colour?: boolean
@@ -11,26 +12,56 @@ export interface ProbeTextOptions {
 }
 
 /** A probe as text for people: the answer first, then each component that leaks with its ledgers, then what is sound. */
-export function probeText(report: ProbesReport, options: ProbeTextOptions = {}): string {
+export function probeText(given: ProbesReport, options: ProbeTextOptions = {}): string {
+  const report = visibleIn(given)
   const ink = inkFor(options.colour ?? false)
-  const leaking = report.components.filter((component) => countClauses([component]).broken > 0)
-  const others = report.components.filter((component) => !leaking.includes(component))
-  const lines = [answer(report, leaking.length, ink)]
-  for (const component of leaking) lines.push('', ...componentLines(component, options.width ?? 110, ink))
+  const width = options.width ?? 110
+  const leaking = report.components.filter(leaks)
+  const others = report.components.filter((component) => !leaks(component))
+  const lines = [...answerLines(report, ink)]
+  for (const component of leaking) lines.push('', ...leakingLines(component, width, ink))
   if (others.length > 0)
-    lines.push('', ink.strong('No leak found'), ...others.flatMap((component) => quietLines(component, others, ink)))
+    lines.push('', ink.strong('No leak found'), ...others.flatMap((component) => soundLines(component, width, ink)))
   lines.push(...troubleLines(report.troubles, ink))
   return `${lines.join('\n')}\n`
 }
 
-function answer({ components, troubles, ranIn }: ProbesReport, leaking: number, ink: Ink): string {
+/** What was found of one component, as it is judged. */
+export function componentText(given: ComponentReport, options: ProbeTextOptions = {}): string {
+  const component = visibleIn(given)
+  const ink = inkFor(options.colour ?? false)
+  const width = options.width ?? 110
+  const lines = leaks(component) ? ['', ...leakingLines(component, width, ink), ''] : soundLines(component, width, ink)
+  return `${lines.join('\n')}\n`
+}
+
+/** The answer, and what could not be judged, for the end of a report that was printed as it came. */
+export function answerText(given: ProbesReport, options: ProbeTextOptions = {}): string {
+  const report = visibleIn(given)
+  const ink = inkFor(options.colour ?? false)
+  return `${[...troubleLines(report.troubles, ink), '', ...answerLines(report, ink)].join('\n')}\n`
+}
+
+function leaks(component: ComponentReport): boolean {
+  return countClauses([component]).broken > 0
+}
+
+function answerLines(report: ProbesReport, ink: Ink): string[] {
+  const { components, troubles, ranIn, left = [] } = report
   const counts = countClauses(components)
   const clauses = `${countsText(counts)}, in ${ranIn}.`
+  const leaking = components.filter(leaks).length
+  const lines: string[] = []
   if (leaking > 0)
-    return `${ink.bad(`${leaking} of ${counted(components.length, 'component')} ${leaking === 1 ? 'leaks' : 'leak'}:`)} ${clauses}`
-  if (components.length === 0)
-    return ink.bad(`Nothing was probed${troubles.length === 0 ? ': no contract was found' : ''}.`)
-  return `${ink.good(`No leaks in ${counted(components.length, 'component')}:`)} ${clauses}`
+    lines.push(
+      `${ink.bad(`${leaking} of ${counted(components.length, 'component')} ${leaking === 1 ? 'leaks' : 'leak'}:`)} ${clauses}`,
+    )
+  else if (components.length === 0)
+    lines.push(ink.bad(`Nothing was probed${troubles.length + left.length === 0 ? ': no contract was found' : ''}.`))
+  else lines.push(`${ink.good(`No leaks in ${counted(components.length, 'component')}:`)} ${clauses}`)
+  if (left.length > 0)
+    lines.push(ink.unsure(`It was ended before all was judged: ${counted(left.length, 'component')} left.`))
+  return lines
 }
 
 function countsText({ held, broken, unproven, browserDecides, waived }: Counts): string {
@@ -46,13 +77,13 @@ function countsText({ held, broken, unproven, browserDecides, waived }: Counts):
     .join(', ')
 }
 
-function componentLines(component: ComponentReport, width: number, ink: Ink): string[] {
+function leakingLines(component: ComponentReport, width: number, ink: Ink): string[] {
   const lines = [
-    `${ink.strong(component.component)}  ${ink.quiet(`${component.file} · ${countsText(countClauses([component]))}`)}`,
+    `${ink.bad('✗')} ${ink.strong(component.component)}  ${ink.quiet(`${component.file} · ${countsText(countClauses([component]))}`)}`,
   ]
   for (const result of component.clauses)
     if (result.leak !== undefined) lines.push(...leakLines(component, result, width, ink))
-  return [...lines, ...openLines(component, ink)]
+  return [...lines, ...openLines(component, width, ink)]
 }
 
 function leakLines(
@@ -63,7 +94,7 @@ function leakLines(
 ): string[] {
   if (leak === undefined) return []
   return [
-    `  ${ink.bad('✗')} ${ink.bad(clause)}  ${leak.says}`,
+    `  ${ink.bad(clause)}  ${leak.says}`,
     `    ${ink.quiet('promise')}   ${wrapped(promise, width, 14)}`,
     '',
     ...ledgerLines(leak.ledger, width - 4, ink).map((line) => `    ${line}`),
@@ -75,20 +106,31 @@ function leakLines(
   ]
 }
 
-function quietLines(component: ComponentReport, all: readonly ComponentReport[], ink: Ink): string[] {
-  const wide = Math.max(...all.map((one) => one.component.length))
+function soundLines(component: ComponentReport, width: number, ink: Ink): string[] {
   return [
-    `  ${ink.good('✓')} ${component.component.padEnd(wide)}  ${ink.quiet(countsText(countClauses([component])))}`,
-    ...openLines(component, ink),
+    `  ${ink.good('✓')} ${component.component}  ${ink.quiet(countsText(countClauses([component])))}`,
+    ...openLines(component, width, ink),
   ]
 }
 
-/** What could not be proved, and what is knowingly not kept: each with its reason. */
-function openLines({ clauses }: ComponentReport, ink: Ink): string[] {
-  return clauses
-    .filter(({ status }) => status === 'unproven' || status === 'waived')
-    .map(
-      ({ clause, status, reason, browserDecides }) =>
-        `    ${ink.unsure(status === 'waived' ? '–' : '?')} ${clause}  ${ink.quiet(`${status}:`)} ${reason ?? ''}${browserDecides === true ? ' --browser decides.' : ''}`,
-    )
+/** What is knowingly not kept, each with its reason; what could not be tried, by its reason; and in one line what does not apply. */
+function openLines({ clauses }: ComponentReport, width: number, ink: Ink): string[] {
+  const idle = clauses.filter(({ applies }) => applies === false).map(({ clause }) => clause)
+  const byReason = new Map<string, string[]>()
+  for (const { clause, status, reason, applies, needs, browserDecides } of clauses)
+    if (status === 'unproven' && applies !== false) {
+      const decides = browserDecides === true ? ' --browser decides.' : needs === undefined ? '' : ` ${needs}`
+      const key = `${reason ?? ''}${decides}`
+      byReason.set(key, [...(byReason.get(key) ?? []), clause])
+    }
+  const folded = (mark: string, text: string) => `    ${mark} ${wrapped(text, width, 6)}`
+  return [
+    ...clauses
+      .filter(({ status }) => status === 'waived')
+      .map(({ clause, reason }) => folded(ink.unsure('–'), `${clause}, waived: ${reason ?? ''}`)),
+    ...[...byReason].map(([reason, all]) =>
+      folded(ink.unsure('?'), `Could not be tried: ${all.join(', ')}. ${reason}`),
+    ),
+    ...(idle.length === 0 ? [] : [ink.quiet(folded('·', `Does not apply: ${idle.join(', ')}.`))]),
+  ]
 }

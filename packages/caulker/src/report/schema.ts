@@ -33,6 +33,8 @@ const clause = strict({
   promise: text,
   status: Type.Enum(['held', 'broken', 'unproven', 'waived']),
   reason: Type.Optional(text),
+  applies: Type.Optional(Type.Literal(false)),
+  needs: Type.Optional(text),
   browserDecides: Type.Optional(Type.Literal(true)),
   trails: count,
   leak: Type.Optional(leak),
@@ -59,6 +61,8 @@ const probeReport = strict({
   ranIn: text,
   components: Type.Array(component),
   troubles: Type.Array(trouble),
+  only: Type.Optional(Type.Array(text)),
+  left: Type.Optional(Type.Array(text)),
 })
 
 const hit = strict({ ...position, file: Type.Optional(text), screen: text, fitting: text })

@@ -15,6 +15,7 @@ import {
   type ValueClause,
 } from '../contract/index.js'
 import { inkFor, wrapped, type Ink } from './ink.js'
+import { visible, visibleIn } from './visible.js'
 
 /** What components promise, as text for people: one sheet a contract. */
 export function sheetText(contracts: readonly AnyContract[], { colour = false, width = 110 } = {}): string {
@@ -27,7 +28,7 @@ type Row = readonly [name: string, type: string, more: string]
 
 function sheet(contract: AnyContract, width: number, ink: Ink): string[] {
   const clauses = givenClauses(contract)
-  const sections: [string, Row[]][] = [
+  const sections: [string, Row[]][] = visibleIn([
     ['properties', clauses.filter((clause) => !isValue(clause)).map(propertyRow)],
     ['two-way values', clauses.filter(isValue).map((value) => valueRow(value))],
     ['events', Object.values<EventClause>(contract.events).map(eventRow)],
@@ -60,12 +61,12 @@ function sheet(contract: AnyContract, width: number, ink: Ink): string[] {
     ['messages', contract.problem === undefined ? [] : [[contract.problem, 'shown beside the field', '']]],
     ['waived', Object.entries(contract.waives).map(([clause, reason]): Row => [clause, '', reason])],
     ['guessed, confirm or mend', Object.entries(contract.guesses).map(([at, reason]): Row => [at, '', reason])],
-  ]
+  ])
   const rows = sections.flatMap(([, of]) => of)
   const wide = (column: 0 | 1) => Math.max(0, ...rows.map((row) => row[column].length))
   const [names, types] = [wide(0), Math.min(wide(1), 40)]
   return [
-    `${ink.strong(contract.tag)}  ${contract.summary ?? ink.unsure('no summary')}`,
+    `${ink.strong(contract.tag)}  ${contract.summary === undefined ? ink.unsure('no summary') : visible(contract.summary)}`,
     ...sections
       .filter(([, of]) => of.length > 0)
       .flatMap(([title, of]) => [

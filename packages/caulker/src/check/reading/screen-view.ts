@@ -66,6 +66,8 @@ export interface Placed {
 
 export interface FirstReckoned {
   readonly name: string
+  /** The names of what it is computed from, and what they hold at first. */
+  readonly from: readonly string[]
   readonly inputs: readonly unknown[]
   readonly compute: (...inputs: unknown[]) => unknown
   readonly value: unknown
@@ -147,6 +149,7 @@ function firstReckoned(screen: AnyScreen): FirstReckoned[] {
     const given = inputs.map((input) => values.get(input.name))
     const first = {
       name,
+      from: inputs.map((input) => input.name),
       inputs: given,
       compute: compute as FirstReckoned['compute'],
       ...firstOf(compute as never, given),

@@ -18,6 +18,9 @@ import { frozenValue } from './frozen-value.js'
 import { halfBound } from './half-bound.js'
 import { heardTwice } from './heard-twice.js'
 import { impureFunction } from './impure-function.js'
+import { malformedType } from './malformed-type.js'
+import { failingFunction } from './failing-function.js'
+import { doubledTag } from './doubled-tag.js'
 import { muteValue } from './mute-value.js'
 import { narrowedExtension } from './narrowed-extension.js'
 import { nativeEventName } from './native-event-name.js'
@@ -51,6 +54,7 @@ import { wrongOperation } from './wrong-operation.js'
 /** The rules about a contract by itself. */
 const aboutContracts = [
   requiredWithDefault,
+  malformedType,
   defaultOffType,
   defaultOutOfBounds,
   boundsCrossed,
@@ -80,6 +84,7 @@ const aboutScreens = [
   copiedCell,
   unreadCell,
   unsetCell,
+  failingFunction,
   impureFunction,
   commandTooEarly,
   sourceMismatch,
@@ -99,7 +104,7 @@ const aboutInteriors = [deafProperty, muteValue, bypassedInterception, unknownHa
 
 /** The rules about what belongs together: screens of a journey, topics, whole designs. */
 const aboutJourneys = [deadEnd, unreachedScreen, ownerTooHigh]
-const aboutDesigns = [circularWiring, unheardTopic, tooMuchPublic]
+const aboutDesigns = [doubledTag, circularWiring, unheardTopic, tooMuchPublic]
 
 /** Every rule, in the order in which findings are listed. */
 export const rules: readonly Rule[] = [

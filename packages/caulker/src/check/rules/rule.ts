@@ -19,6 +19,8 @@ export interface Finding {
   readonly path: readonly string[]
   /** Whether the place is the very place, as in a page, and not the contract or screen around it. */
   readonly isExact?: boolean
+  /** Whether more of the project than was given could show that nothing leaks. */
+  readonly needsWhole?: true
 }
 
 /** What a rule yields: the part of the subject that leaks, and what is wrong there. */
@@ -66,6 +68,8 @@ export interface JourneyRule extends RuleTexts {
 /** For what only shows when all that belongs together is seen at once. */
 export interface DesignRule extends RuleTexts {
   readonly about: 'design'
+  /** Whether what is outside of what was given could show that nothing leaks. */
+  readonly needsWhole?: true
   find(design: DesignView): Iterable<Leak & { readonly of: Subject }>
 }
 

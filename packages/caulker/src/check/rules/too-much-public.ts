@@ -5,6 +5,7 @@ import { designRule, leak } from './rule.js'
 /** A command that is public, and that nobody calls. */
 export const tooMuchPublic = designRule({
   id: 'too-much-public',
+  needsWhole: true,
   level: 'note',
   title: 'A command is public, and nobody calls it',
   why: 'Whatever is public has to be kept for good, tested and explained; what nobody calls is a promise for nothing.',

@@ -5,6 +5,7 @@ import { clauseIn } from '../reading/screen-view.js'
 /** A topic that is announced and that no screen hears, or the other way round. */
 export const unheardTopic = designRule({
   id: 'unheard-topic',
+  needsWhole: true,
   level: 'error',
   title: 'A topic is announced, and nobody hears it',
   why: 'Siblings have no owner who would notice: one speaks, and the other goes on showing what was true before.',

@@ -14,6 +14,8 @@ export interface Kind<V> {
   readonly names?: { readonly of: NameSection; in(value: unknown): readonly unknown[] }
   /** The clauses inside it, where it is an object of them. */
   readonly parts?: Readonly<Record<string, Kind<any>>>
+  /** Whether it is a data type, which is held against the schema of schemas. */
+  readonly isType?: true
   /** Only for the compiler. */
   readonly types?: V
 }
@@ -66,6 +68,7 @@ export const dataType: Kind<TSchema> = {
     (value) => isObject(value) || typeof value === 'boolean',
     'must be a data type: write Type.String(), or a JSON Schema object',
   ),
+  isType: true,
 }
 
 /** An attribute by its name, or none at all. */

@@ -1,7 +1,7 @@
 import { manifestOf, type AnyContract } from 'caulker/inside/contract'
-import { setupFor } from '../node/config.js'
-import { shown } from '../node/find.js'
-import { createLoader } from '../node/load.js'
+import { setupFor } from './config.js'
+import { shown } from './find.js'
+import { createLoader } from './load.js'
 
 /** Contracts as a manifest, each with the module that defines it where that is one alone. */
 export async function manifestText(

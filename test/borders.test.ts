@@ -5,20 +5,22 @@ import { globSync } from 'tinyglobby'
 
 /** Each floor imports only floors below it, also as types. */
 const BELOW: Record<string, string[]> = {
-  contract: [],
+  words: [],
+  contract: ['words'],
   mount: ['contract'],
-  wiring: ['contract'],
-  check: ['contract', 'wiring'],
-  engine: ['contract', 'wiring'],
-  ideal: ['contract', 'mount', 'engine'],
-  page: ['contract', 'check'],
-  dom: ['contract', 'wiring', 'mount', 'engine', 'ideal'],
-  probe: ['contract', 'wiring', 'mount', 'engine', 'ideal', 'dom'],
-  report: ['contract', 'check', 'page', 'probe'],
-  node: ['contract', 'wiring', 'check', 'dom', 'probe', 'page'],
-  cli: ['contract', 'check', 'page', 'probe', 'report', 'node'],
+  wiring: ['words', 'contract'],
+  check: ['words', 'contract', 'wiring'],
+  engine: ['words', 'contract', 'wiring'],
+  ideal: ['words', 'contract', 'mount', 'engine'],
+  page: ['words', 'contract', 'check'],
+  dom: ['words', 'contract', 'wiring', 'mount', 'engine', 'ideal'],
+  probe: ['words', 'contract', 'wiring', 'mount', 'engine', 'ideal', 'dom'],
+  report: ['words', 'contract', 'check', 'page', 'probe'],
+  node: ['words', 'contract', 'check', 'dom', 'probe', 'page', 'report'],
+  tasks: ['words', 'contract', 'check', 'page', 'report', 'node'],
+  cli: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node', 'tasks'],
 }
-const CORE = ['contract', 'mount', 'wiring', 'check', 'engine', 'ideal']
+const CORE = ['words', 'contract', 'mount', 'wiring', 'check', 'engine', 'ideal']
 const LIBRARY = 'packages/caulker/src'
 const COMMAND = 'packages/caulker-cli/src'
 

@@ -15,6 +15,6 @@ export const wormyPlank = contract('wormy-plank', {
     mark: { type: Type.Integer({ minimum: 1 }), event: 'input' },
   },
   events: { splitOpen: { mustHear: true }, 'thickness-changed': { payload: Type.Number() } },
-  commands: { setSeams: {}, drill: {} },
+  commands: { setSeams: {}, drill: { gives: { type: 'boolen' } as never } },
   waives: { 'resets-fully': '' },
 })

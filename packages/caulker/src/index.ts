@@ -1,6 +1,5 @@
 export {
   accepts,
-  CaulkerError,
   compareContracts,
   contract,
   contractFromJson,
@@ -20,7 +19,6 @@ export {
   type ContractDraft,
   type ContractJson,
   type ContractTypes,
-  type ErrorCode,
   type EventClause,
   type Extension,
   type Place,
@@ -80,3 +78,4 @@ export {
 export { check, designOf, rules, type Design, type Finding, type Level, type Rule } from './check/index.js'
 export { ideal, idealMount, type Ideal, type IdealState, type MountedIdeal } from './ideal/index.js'
 export type { Given, Heard, Mount, Mounted } from './mount/index.js'
+export { CaulkerError, type ErrorCode } from './words/index.js'

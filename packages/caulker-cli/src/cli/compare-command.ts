@@ -1,8 +1,8 @@
 import { Command, Option } from 'commander'
-import { compareText, reportJson, type CompareReport } from 'caulker/inside/report'
 import { openSide, type Side } from '../node/side.js'
 import { inThread } from '../tasks/thread.js'
-import { deliver, EXIT, wantsColour } from './output.js'
+import type { Answer } from '../tasks/check-answer.js'
+import { deliver, wantsColour } from './output.js'
 
 interface CompareOptions {
   format: 'text' | 'json'
@@ -25,23 +25,27 @@ export function compareCommand(exit: (code: number) => void): Command {
       '\nExample:\n  $ caulker compare v1.2.0:src/contracts src/contracts --screens src/screens\n\nExit codes: 0 no owner breaks, 1 owners break, 2 something could not be compared',
     )
     .action(async (old: string, now: string, options: CompareOptions) => {
-      const report = await compared(old, now, options.screens)
-      const text = compareText(report, { colour: options.output === undefined && wantsColour() })
-      deliver(options.format === 'json' ? reportJson(report) : text, text, options.output)
-      const breaks = report.changes.some((change) => change.weight === 'major')
-      exit(report.troubles.length > 0 ? EXIT.unjudged : breaks ? EXIT.leaks : EXIT.sound)
+      const { printed, answer, code } = await compared(old, now, options)
+      deliver(printed, answer, options.output)
+      exit(code)
     })
 }
 
 async function compared(
   oldSide: string,
   newSide: string,
-  screens: readonly string[] | undefined,
-): Promise<CompareReport> {
+  { screens, format, output }: CompareOptions,
+): Promise<Answer> {
   const [old, now] = [openSide(oldSide), openSide(newSide)]
   const plain = ({ path, version }: Side, named: string) => ({ named, path, version })
   try {
-    return await inThread('compare', { old: plain(old, oldSide), now: plain(now, newSide), screens })
+    return await inThread('compare', {
+      old: plain(old, oldSide),
+      now: plain(now, newSide),
+      screens,
+      format,
+      colour: output === undefined && wantsColour(),
+    })
   } finally {
     old.close()
     now.close()

@@ -1,5 +1,5 @@
+import { CaulkerError, hint } from 'caulker/inside/words'
 import type { RuleTexts } from 'caulker/inside/check'
-import { CaulkerError, hint } from 'caulker/inside/contract'
 import { everyRule } from 'caulker/inside/page'
 import { clauses, type Clause } from 'caulker/inside/probe'
 

@@ -1,11 +1,11 @@
 #!/usr/bin/env node
+import { CaulkerError, messageOf, visible } from 'caulker/inside/words'
 import { Command, CommanderError } from 'commander'
-import { CaulkerError, messageOf } from 'caulker/inside/contract'
 import { adoptCommand } from './adopt-command.js'
 import { checkCommand } from './check-command.js'
 import { compareCommand } from './compare-command.js'
-import { EXIT, guardOutput, packageVersion } from './output.js'
-import { visible } from 'caulker/inside/report'
+import { EXIT } from '../node/exit.js'
+import { guardOutput, packageVersion } from './output.js'
 import { probeCommand } from './probe-command.js'
 import { sheetCommand } from './sheet-command.js'
 

@@ -1,9 +1,7 @@
+import { CaulkerError, messageOf, visible } from 'caulker/inside/words'
 import { readFileSync, writeFileSync } from 'node:fs'
-import { CaulkerError, messageOf } from 'caulker/inside/contract'
-import { visible } from 'caulker/inside/report'
-import { shown } from '../node/find.js'
-
-export const EXIT = { sound: 0, leaks: 1, unjudged: 2 } as const
+import { EXIT } from '../node/exit.js'
+import { shown } from '../node/shown.js'
 
 /** Prints a report, or writes it to a file and prints its first line: the answer, where there is one yet. */
 export function deliver(report: string, answer: string | undefined, file: string | undefined): void {

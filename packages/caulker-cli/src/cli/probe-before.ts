@@ -1,5 +1,5 @@
+import { CaulkerError, messageOf } from 'caulker/inside/words'
 import { existsSync } from 'node:fs'
-import { CaulkerError, messageOf } from 'caulker/inside/contract'
 import type { ComponentReport, ProbesReport } from 'caulker/inside/report'
 import { readJson } from '../node/read-json.js'
 

@@ -1,13 +1,4 @@
 import { Command, InvalidArgumentError, Option } from 'commander'
-import { CaulkerError, hint } from 'caulker/inside/contract'
-import { clauses as allClauses } from 'caulker/inside/probe'
-import { countClauses, type ProbesReport } from 'caulker/inside/report'
-import { explained } from './explain.js'
-import { EXIT, interruptible } from './output.js'
-import { judgedBefore } from './probe-before.js'
-import { probeOutput } from './probe-output.js'
-import { runProbe } from './run-probe.js'
-import { watchProbe } from './watch-probe.js'
 
 export interface ProbeOptions {
   format: 'text' | 'json' | 'junit'
@@ -81,66 +72,9 @@ Examples:
 Exit codes: 0 no leaks, 1 leaks, 2 something could not be judged`,
     )
     .action(async (paths: string[], options: ProbeOptions) => {
-      for (const id of options.clause ?? [])
-        refuseUnknown(
-          '--clause',
-          id,
-          allClauses.map((clause) => clause.id),
-        )
-      if (options.trusted === true && options.browser !== true)
-        throw new CaulkerError('bad-argument', '--trusted: only a browser has input of its own; add --browser')
-      if (options.explain !== undefined) {
-        process.stdout.write(explained(options.explain))
-        return exit(EXIT.sound)
-      }
-      const { part, of } = options
-      if ((part === undefined) !== (of === undefined) || (part ?? 0) > (of ?? 0))
-        throw new CaulkerError('bad-argument', '--part and --of: give which part of how many, such as --part 2 --of 4')
-      const terms = { seed: options.seed, browser: options.browser ?? false, clauses: options.clause }
-      const probe = async (components: readonly string[] | undefined) => {
-        const output = probeOutput(options)
-        const interrupt = interruptible()
-        const report = await runProbe({
-          ...terms,
-          paths,
-          components,
-          before: judgedBefore(options.continue ?? [], terms),
-          trusted: options.trusted ?? false,
-          ...(options.endpoint === undefined ? {} : { endpoint: options.endpoint }),
-          ...(options.atOnce === undefined ? {} : { atOnce: options.atOnce }),
-          ...(part === undefined || of === undefined ? {} : { part: { part, of } }),
-          signal: interrupt.signal,
-          onJudged: output.take,
-        }).finally(output.pause)
-        interrupt.done()
-        const { components: found, troubles, left = [] } = report
-        if (found.length + troubles.length + left.length === 0 && part === undefined)
-          throw new CaulkerError('bad-argument', nothingProbed(paths, options))
-        output.finish(report)
-        exit(codeOf(report, options.requireProof ?? false))
-      }
-      return options.watch === true
-        ? watchProbe(paths, options.component, probe)
-        : probe(options.component)
+      const { probeAsAsked } = await import('./probe-action.js')
+      return probeAsAsked(paths, options, exit)
     })
-}
-
-function codeOf({ components, troubles, left = [] }: ProbesReport, requireProof: boolean): number {
-  const { broken, unproven } = countClauses(components)
-  if (troubles.length + left.length > 0) return EXIT.unjudged
-  return broken > 0 || (requireProof && unproven > 0) ? EXIT.leaks : EXIT.sound
-}
-
-function nothingProbed(paths: readonly string[], { component }: ProbeOptions): string {
-  const where = paths.join(', ')
-  return component === undefined
-    ? `${where}: no contract was found; contracts stand in files named *.contract.ts or *.contract.js`
-    : `${where}: there is no contract of ${component.map((tag) => `'${tag}'`).join(' or ')}`
-}
-
-function refuseUnknown(option: string, given: string, known: readonly string[]): void {
-  if (!known.includes(given))
-    throw new CaulkerError('bad-argument', `${option} ${given}: there is no such clause${hint(given, known)}`)
 }
 
 function aboveZero(text: string): number {

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import type { ComponentReport, ProbesReport, TroubleReport } from 'caulker/inside/report'
 import { probeEmbedded } from '../node/embedded.js'
-import { shown } from '../node/find.js'
+import { shown } from '../node/shown.js'
 import { inParts, isOf, joined } from '../node/job-parts.js'
 import type { ProbeJob, ProbeOutcome } from '../node/probe-job.js'
 import { troubleReport } from '../node/trouble-report.js'

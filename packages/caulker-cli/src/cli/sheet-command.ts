@@ -1,9 +1,9 @@
 import { Command, Option } from 'commander'
 import { writeFileSync } from 'node:fs'
-import { inkFor, reportJson, troubleLines } from 'caulker/inside/report'
-import { shown } from '../node/find.js'
+import { shown } from '../node/shown.js'
 import { inThread } from '../tasks/thread.js'
-import { deliver, EXIT, terminalWidth, wantsColour } from './output.js'
+import { EXIT } from '../node/exit.js'
+import { deliver, terminalWidth, wantsColour } from './output.js'
 
 interface SheetOptions {
   format: 'text' | 'json'
@@ -27,21 +27,21 @@ export function sheetCommand(exit: (code: number) => void): Command {
       '\nExamples:\n  $ caulker sheet src/contracts\n  $ caulker sheet src --manifest --output custom-elements.json\n  $ caulker sheet src --types   # compile with "allowArbitraryExtensions": true\n\nExit codes: 0 written, 2 something could not be read',
     )
     .action(async (paths: string[], options: SheetOptions) => {
-      const { report, text, declarations, troubles } = await inThread('sheet', {
+      const { text, declarations, troubles } = await inThread('sheet', {
         paths,
         component: options.component,
-        as: options.types === true ? 'types' : options.manifest === true ? 'manifest' : 'text',
+        as: options.types === true ? 'types' : options.manifest === true ? 'manifest' : options.format,
         colour: options.output === undefined && wantsColour(),
         width: terminalWidth(),
       })
-      if (options.types !== true) deliver(options.format === 'json' ? reportJson(report) : text, text, options.output)
+      if (options.types !== true) deliver(text, text, options.output)
       else if (declarations.length === 0)
         process.stdout.write('There is no JSON contract here; contracts in TypeScript have their types.\n')
       for (const { file, text: declaration } of declarations) {
         writeFileSync(file, declaration)
         process.stdout.write(`${shown(file)}\n`)
       }
-      for (const line of troubleLines(troubles, inkFor(wantsColour()))) process.stderr.write(`${line}\n`)
+      for (const line of troubles) process.stderr.write(`${line}\n`)
       exit(troubles.length > 0 ? EXIT.unjudged : EXIT.sound)
     })
 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { dirname } from 'node:path'
-import { shown } from '../node/find.js'
+import { shown } from '../node/shown.js'
 import { createImportGraph } from '../node/imports.js'
 import type { PlannedComponent } from '../tasks/probe-plan.js'
 import { inThread } from '../tasks/thread.js'

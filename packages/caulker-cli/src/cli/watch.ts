@@ -1,5 +1,4 @@
-import { messageOf } from 'caulker/inside/contract'
-import { visible } from 'caulker/inside/report'
+import { messageOf, visible } from 'caulker/inside/words'
 import { watchFiles } from '../node/watch.js'
 
 /** Does something again for each burst of changes below some paths, one after the other, until the process is interrupted. */

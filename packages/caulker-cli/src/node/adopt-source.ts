@@ -1,10 +1,11 @@
+import { CaulkerError } from 'caulker/inside/words'
 import { existsSync, readFileSync, statSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { dirname, join, relative, resolve } from 'node:path'
 import { globSync } from 'tinyglobby'
-import { CaulkerError, elementsOfManifest, type ManifestElement } from 'caulker/inside/contract'
+import { elementsOfManifest, type ManifestElement } from 'caulker/inside/contract'
 import { readJson } from './read-json.js'
-import { shown } from './find.js'
+import { shown } from './shown.js'
 
 /** Where contracts are to be read off: modules that define elements, and what a manifest says of them. */
 export interface AdoptSource {

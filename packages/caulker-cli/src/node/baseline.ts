@@ -1,5 +1,6 @@
+import { CaulkerError, messageOf } from 'caulker/inside/words'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { accepts, CaulkerError, messageOf, Type } from 'caulker/inside/contract'
+import { accepts, Type } from 'caulker/inside/contract'
 
 /** What is known of a finding: enough to know it again after its line has moved. */
 export interface Known {

@@ -1,5 +1,5 @@
+import { messageOf } from 'caulker/inside/words'
 import { designOf } from 'caulker/inside/check'
-import { messageOf } from 'caulker/inside/contract'
 import { refuseUndefined } from 'caulker/inside/dom'
 import {
   adoptDefined,

@@ -1,5 +1,5 @@
+import { CaulkerError, messageOf } from 'caulker/inside/words'
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core'
-import { CaulkerError, messageOf } from 'caulker/inside/contract'
 import { bundleFor, modulesOf, type Bundle } from './browser-bundle.js'
 import type { PageResult } from './browser-page.js'
 import { lendHands } from './browser-hands.js'

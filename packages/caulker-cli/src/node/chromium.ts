@@ -1,5 +1,5 @@
+import { CaulkerError } from 'caulker/inside/words'
 import { existsSync } from 'node:fs'
-import { CaulkerError } from 'caulker/inside/contract'
 
 const PLACES = [
   '/usr/bin/chromium',

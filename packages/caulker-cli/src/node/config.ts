@@ -1,11 +1,12 @@
+import { CaulkerError, hint } from 'caulker/inside/words'
 import { existsSync } from 'node:fs'
 import { dirname } from 'node:path'
-import { CaulkerError, hint } from 'caulker/inside/contract'
 import { namedGestureProblem, type NamedGesture } from 'caulker/inside/probe'
 import { moduleOfPackage } from './adopt-source.js'
 import type { Loader } from './load.js'
 import { readJson } from './read-json.js'
-import { nearestConfig, search, shown } from './find.js'
+import { nearestConfig, search } from './find.js'
+import { shown } from './shown.js'
 
 /** What a project says of itself in `caulker.config.ts` (or .js, .json). */
 export interface Config {

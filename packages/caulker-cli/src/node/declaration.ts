@@ -1,6 +1,6 @@
+import { kebab } from 'caulker/inside/words'
 import {
   HOST_KEYWORD,
-  kebab,
   mapValues,
   schemaJson,
   valueClauses,

@@ -1,7 +1,8 @@
+import { messageOf } from 'caulker/inside/words'
 import { existsSync, readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { stripVTControlCharacters } from 'node:util'
-import { firstPlace, messageOf, type Place } from 'caulker/inside/contract'
+import { firstPlace, type Place } from 'caulker/inside/contract'
 import { isOwn } from './load.js'
 
 /** A file that cannot be judged: one line, with the position where there is one. */

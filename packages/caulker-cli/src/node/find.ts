@@ -1,7 +1,8 @@
+import { CaulkerError, closest } from 'caulker/inside/words'
 import { existsSync, lstatSync, readlinkSync, statSync } from 'node:fs'
-import { dirname, join, relative, resolve } from 'node:path'
+import { dirname, join, resolve } from 'node:path'
 import { globSync } from 'tinyglobby'
-import { CaulkerError, closest } from 'caulker/inside/contract'
+import { shown } from './shown.js'
 
 const KINDS = ['**/*.contract.{ts,js,mts,mjs,json}', '**/*.{screen,interior,journey}.{ts,js,mts,mjs}']
 const IGNORED = ['**/node_modules/**', '**/dist/**', '**/.*/**']
@@ -72,12 +73,6 @@ export function contractsBeside(page: string): string[] {
 /** The files that match some patterns in a folder. */
 export function search(folder: string, patterns: readonly string[]): string[] {
   return globSync([...patterns], { cwd: folder, absolute: true, ignore: IGNORED, expandDirectories: false }).sort()
-}
-
-/** A path as a person writes it: relative to where the command runs. */
-export function shown(file: string): string {
-  const near = relative(process.cwd(), file)
-  return near === '' ? '.' : near.startsWith('..') ? file : near
 }
 
 function nearby(absolute: string): string {

@@ -1,6 +1,6 @@
 import { manifestOf, type AnyContract } from 'caulker/inside/contract'
 import { setupFor } from './config.js'
-import { shown } from './find.js'
+import { shown } from './shown.js'
 import { createLoader } from './load.js'
 
 /** Contracts as a manifest, each with the module that defines it where that is one alone. */

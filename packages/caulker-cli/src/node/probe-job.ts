@@ -1,4 +1,4 @@
-import { messageOf } from 'caulker/inside/contract'
+import { messageOf } from 'caulker/inside/words'
 import type { Adopted, NamedGesture, ProbeReport } from 'caulker/inside/probe'
 import type { Trouble } from './errors.js'
 

@@ -1,5 +1,6 @@
+import { CaulkerError } from 'caulker/inside/words'
 import { designOf, type Design } from 'caulker/inside/check'
-import { CaulkerError, contractFromJson, setPlace, type AnyContract } from 'caulker/inside/contract'
+import { contractFromJson, setPlace, type AnyContract } from 'caulker/inside/contract'
 import { Misplaced } from './errors.js'
 import type { Loader } from './load.js'
 import { placeInJson, readJson } from './read-json.js'

@@ -1,8 +1,8 @@
+import { CaulkerError } from 'caulker/inside/words'
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join, relative, resolve } from 'node:path'
-import { CaulkerError } from 'caulker/inside/contract'
 
 /** One side of a comparison: where its files are now, and how to clear up afterwards. */
 export interface Side {

@@ -1,7 +1,7 @@
 import type { Place } from 'caulker/inside/contract'
 import type { TroubleReport } from 'caulker/inside/report'
 import type { Trouble } from './errors.js'
-import { shown } from './find.js'
+import { shown } from './shown.js'
 
 /** A trouble as a report says it: files as a person writes them. */
 export function troubleReport({ file, place, says }: Trouble): TroubleReport {

@@ -5,6 +5,7 @@ import type { CheckReport, LocatedFinding } from 'caulker/inside/report'
 import { locate } from '../node/locate.js'
 import { loadProject, openProject, type OpenProject, type Project } from '../node/project.js'
 import { positionOf, troubleReport } from '../node/trouble-report.js'
+import { checkAnswer, type CheckWishes } from './check-answer.js'
 import { task, type Around } from './task.js'
 
 type Checker = ReturnType<typeof createChecker>
@@ -12,19 +13,24 @@ type Checker = ReturnType<typeof createChecker>
 const checkerFor = ({ begin }: Pick<Around, 'begin'>): Checker =>
   createChecker(undefined, (written, name) => begin({ file: placeOf(written)?.file ?? '', what: 'read', name }))
 
+export interface CheckAsked {
+  readonly paths: readonly string[]
+  readonly wishes: CheckWishes
+}
+
 /** Checks what is at some paths, and says where in the files each finding is. */
-export const check = task(async ({ paths }: { readonly paths: readonly string[] }, around) =>
-  reportOn(await loadProject(paths, around), checkerFor(around)),
+export const check = task(async ({ paths, wishes }: CheckAsked, around) =>
+  checkAnswer(reportOn(await loadProject(paths, around), checkerFor(around)), wishes),
 )
 
 let open: { readonly project: OpenProject; readonly checker: Checker } | undefined
 
 /** Checks what is at some paths again and again: only what changed, and what depends on it. */
 export const checkAgain = task(
-  async ({ paths, changed }: { readonly paths: readonly string[]; readonly changed: readonly string[] }, around) => {
+  async ({ paths, wishes, changed }: CheckAsked & { readonly changed: readonly string[] }, around) => {
     open ??= { project: openProject(paths, { ...around, isWatched: true }), checker: checkerFor(around) }
     const report = reportOn(await open.project.look(changed), open.checker)
-    return { report, filesRead: open.project.filesRead }
+    return { ...checkAnswer(report, wishes), filesRead: open.project.filesRead }
   },
 )
 

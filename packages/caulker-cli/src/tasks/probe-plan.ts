@@ -1,4 +1,4 @@
-import { messageOf } from 'caulker/inside/contract'
+import { messageOf } from 'caulker/inside/words'
 import type { NamedGesture } from 'caulker/inside/probe'
 import type { TroubleReport } from 'caulker/inside/report'
 import { setupFor } from '../node/config.js'

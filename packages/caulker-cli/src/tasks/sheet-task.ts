@@ -1,5 +1,6 @@
-import { CaulkerError, contractToJson } from 'caulker/inside/contract'
-import { sheetText, type SheetReport, type TroubleReport } from 'caulker/inside/report'
+import { CaulkerError, inkFor } from 'caulker/inside/words'
+import { contractToJson } from 'caulker/inside/contract'
+import { reportJson, sheetText, troubleLines } from 'caulker/inside/report'
 import { declarationOf } from '../node/declaration.js'
 import { manifestText } from '../node/manifest-text.js'
 import { loadProject } from '../node/project.js'
@@ -9,17 +10,17 @@ import { task } from './task.js'
 export interface SheetAsked {
   readonly paths: readonly string[]
   readonly component: string | undefined
-  readonly as: 'text' | 'manifest' | 'types'
+  readonly as: 'text' | 'json' | 'manifest' | 'types'
   readonly colour: boolean
   readonly width: number
 }
 
 export interface Sheets {
-  readonly report: SheetReport
   readonly text: string
   /** Declarations by the file that they are to be written to. */
   readonly declarations: readonly { readonly file: string; readonly text: string }[]
-  readonly troubles: readonly TroubleReport[]
+  /** What could not be read, a line each. */
+  readonly troubles: readonly string[]
 }
 
 /** What components promise: as text, as a manifest, or as declarations beside the JSON contracts. */
@@ -31,8 +32,12 @@ export const sheet = task(async ({ paths, component, as, colour, width }: SheetA
   const contracts = chosen.map(({ contract }) => contract)
   const json = chosen.filter(({ file }) => file.endsWith('.json'))
   return {
-    report: { kind: 'sheet', version: 1, contracts: contracts.map(contractToJson) },
-    text: as === 'manifest' ? await manifestText(chosen) : sheetText(contracts, { colour, width }),
+    text:
+      as === 'manifest'
+        ? await manifestText(chosen)
+        : as === 'json'
+          ? reportJson({ kind: 'sheet', version: 1, contracts: contracts.map(contractToJson) })
+          : sheetText(contracts, { colour, width }),
     declarations:
       as !== 'types'
         ? []
@@ -42,6 +47,6 @@ export const sheet = task(async ({ paths, component, as, colour, width }: SheetA
               text: await declarationOf(contract),
             })),
           ),
-    troubles: troubles.map(troubleReport),
+    troubles: troubleLines(troubles.map(troubleReport), inkFor(colour)),
   }
 })

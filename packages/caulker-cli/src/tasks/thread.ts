@@ -1,5 +1,5 @@
+import { CaulkerError, messageOf } from 'caulker/inside/words'
 import { Worker } from 'node:worker_threads'
-import { CaulkerError, messageOf } from 'caulker/inside/contract'
 import type { Trouble } from '../node/errors.js'
 import { createHeartbeat, readHeartbeat } from '../node/heartbeat.js'
 import { createPatience } from '../node/patience.js'

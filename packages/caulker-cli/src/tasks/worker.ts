@@ -1,5 +1,5 @@
+import { CaulkerError, messageOf } from 'caulker/inside/words'
 import { parentPort, workerData } from 'node:worker_threads'
-import { CaulkerError, messageOf } from 'caulker/inside/contract'
 import type { Trouble } from '../node/errors.js'
 import { beat } from '../node/heartbeat.js'
 import { tasks, type TaskName } from './index.js'

@@ -31,8 +31,6 @@ export type {
 } from './clauses.js'
 export type { OneOrMore } from './data/lists.js'
 export { SECTIONS, WHOLE, type After, type Amend, type Refuse, type Section, type Table } from './table/index.js'
-export { CaulkerError, messageOf, type ErrorCode } from './data/errors.js'
-export { closest, hint, kebab, labelOf } from './data/names.js'
 export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './data/place.js'
 export { extend, type Extension } from './extend.js'
 export { contractFileSchema } from './file-schema.js'

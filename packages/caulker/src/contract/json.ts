@@ -1,5 +1,5 @@
+import { CaulkerError, messageOf } from '../words/index.js'
 import { contract, sectionsOf, type AnyContract, type Contract, type ContractTypes } from './contract.js'
-import { CaulkerError, messageOf } from './data/errors.js'
 import { mapValues } from './data/lists.js'
 import { accepts, equal, type TSchema } from './data/types.js'
 import { isObject, WHOLE, type Table, type Written } from './table/index.js'

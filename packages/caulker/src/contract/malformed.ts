@@ -1,5 +1,4 @@
-import { CaulkerError } from './data/errors.js'
-import { hint } from './data/names.js'
+import { CaulkerError, hint } from '../words/index.js'
 import { isObject, SECTIONS, WHOLE, type Kind, type NameSection } from './table/index.js'
 
 type Draft = Record<string, unknown>

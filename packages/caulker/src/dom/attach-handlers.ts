@@ -1,4 +1,4 @@
-import { CaulkerError, hint } from '../contract/index.js'
+import { CaulkerError, hint } from '../words/index.js'
 import type { Handler, HandlerTable } from '../wiring/index.js'
 
 /** What is attached already, so that a second call attaches nothing twice. */

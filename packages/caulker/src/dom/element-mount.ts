@@ -1,5 +1,5 @@
+import { CaulkerError } from '../words/index.js'
 import {
-  CaulkerError,
   valueAt,
   givenClauses,
   pointerParts,

@@ -1,4 +1,5 @@
-import { CaulkerError, hint, type AnyContract } from '../contract/index.js'
+import { CaulkerError, hint } from '../words/index.js'
+import { type AnyContract } from '../contract/index.js'
 import { createRunner, faultText, type Fault, type Refusal, type Runner } from '../engine/index.js'
 import { compile, type AnyScreen, type Screen } from '../wiring/index.js'
 import { elementMount } from './element-mount.js'

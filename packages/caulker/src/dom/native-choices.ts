@@ -1,4 +1,5 @@
-import { labelOf, valueAt, type AnyContract } from '../contract/index.js'
+import { labelOf } from '../words/index.js'
+import { valueAt, type AnyContract } from '../contract/index.js'
 import type { Native } from './native.js'
 
 type Options = readonly string[]

@@ -1,4 +1,5 @@
-import { CaulkerError, clauseOf, messageOf, type AnyContract } from '../contract/index.js'
+import { CaulkerError, messageOf } from '../words/index.js'
+import { clauseOf, type AnyContract } from '../contract/index.js'
 
 /**
  * Hands what a server wrote into `data-given` to the live element, each name by its property, and takes the attribute away.

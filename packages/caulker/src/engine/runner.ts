@@ -1,4 +1,5 @@
-import { CaulkerError, equal, hint, messageOf, settle, valueClauses } from '../contract/index.js'
+import { CaulkerError, hint, messageOf } from '../words/index.js'
+import { equal, settle, valueClauses } from '../contract/index.js'
 import type { Plan } from '../wiring/index.js'
 import { planned } from '../wiring/index.js'
 import { firstSlots, givenTo, step, type Fault, type Input, type Outcome, type Refusal, type Slots } from './step.js'

@@ -1,4 +1,5 @@
-import { clauseOf, equal, limitsOf, messageOf, settle, valueAt, withinLimits } from '../contract/index.js'
+import { messageOf } from '../words/index.js'
+import { clauseOf, equal, limitsOf, settle, valueAt, withinLimits } from '../contract/index.js'
 import type { BoundName, Plan, PlannedStep, ReckonedSlot } from '../wiring/index.js'
 
 /** Everything that can change in a running screen, one value a slot. */

@@ -1,9 +1,8 @@
+import { CaulkerError, hint } from '../words/index.js'
 import {
-  CaulkerError,
   clauseOf,
   equal,
   givenClauses,
-  hint,
   isValue,
   valueClauses,
   type AnyContract,

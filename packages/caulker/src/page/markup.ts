@@ -1,13 +1,11 @@
+import { CaulkerError, hint, labelOf } from '../words/index.js'
 import { defaultTreeAdapter as tree, html, serialize, type DefaultTreeAdapterTypes as Nodes } from 'parse5'
 import {
   accepts,
-  CaulkerError,
   clauseOf,
   equal,
   givenClauses,
-  hint,
   isHost,
-  labelOf,
   printed,
   typeText,
   type AnyContract,

@@ -1,6 +1,6 @@
 import { isBelow } from '../contract/index.js'
 import type { Clause, LeakAt } from './clauses/clause.js'
-import type { Played, Row } from './stage/stage.js'
+import type { Played, Row } from './stage/played.js'
 import type { Move } from './stage/trail.js'
 import type { Subject } from './subject/subject.js'
 import type { Given } from '../mount/index.js'

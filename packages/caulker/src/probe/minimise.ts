@@ -1,6 +1,6 @@
 import { equal } from '../contract/index.js'
 import type { Clause, LeakAt } from './clauses/clause.js'
-import type { Played } from './stage/stage.js'
+import type { Played } from './stage/played.js'
 import type { Trail } from './stage/trail.js'
 import type { Subject } from './subject/subject.js'
 import { judged } from './judge.js'

@@ -1,4 +1,5 @@
-import { messageOf, type AnyContract } from '../contract/index.js'
+import { messageOf } from '../words/index.js'
+import { type AnyContract } from '../contract/index.js'
 import { elementMount, rememberRoots } from '../dom/index.js'
 import type { BrokenClause, Clause, Examined } from './clauses/clause.js'
 import { clauses as allClauses } from './clauses/index.js'

@@ -1,7 +1,6 @@
-import { counted, inkFor, wrapped, type Ink } from './ink.js'
+import { counted, inkFor, wrapped, type Ink, visibleIn } from '../words/index.js'
 import type { AdoptReport, AdoptedComponent } from './model.js'
 import { troubleLines } from './trouble-text.js'
-import { visibleIn } from './visible.js'
 
 export interface AdoptTextOptions {
   readonly colour?: boolean

@@ -1,8 +1,7 @@
+import { counted, inkFor, sentence, type Ink, visibleIn } from '../words/index.js'
 import { causesOf, placeOf, type Cause } from './causes.js'
-import { counted, inkFor, sentence, type Ink } from './ink.js'
 import type { CheckReport, LocatedFinding } from './model.js'
 import { troubleLines } from './trouble-text.js'
-import { visibleIn } from './visible.js'
 
 const A_SCREENFUL = 12
 

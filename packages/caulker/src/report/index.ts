@@ -17,9 +17,7 @@ export {
   type TroubleReport,
 } from './model.js'
 export { answerText, componentText, probeText, type ProbeTextOptions } from './probe-text.js'
-export { visible, visibleIn } from './visible.js'
 export { checkSarif } from './sarif.js'
 export { reportSchema } from './schema.js'
 export { sheetText } from './sheet-text.js'
-export { inkFor } from './ink.js'
 export { troubleLines, troubleText } from './trouble-text.js'

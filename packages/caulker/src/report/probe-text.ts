@@ -1,9 +1,8 @@
+import { counted, inkFor, wrapped, type Ink, visibleIn } from '../words/index.js'
 import type { ClauseResult } from '../probe/index.js'
-import { counted, inkFor, wrapped, type Ink } from './ink.js'
 import { ledgerLines } from './ledger-text.js'
 import { countClauses, type ComponentReport, type Counts, type ProbesReport } from './model.js'
 import { troubleLines } from './trouble-text.js'
-import { visibleIn } from './visible.js'
 
 export interface ProbeTextOptions {
   readonly colour?: boolean

@@ -1,5 +1,5 @@
+import { sentence } from '../words/index.js'
 import { everyRule } from '../page/index.js'
-import { sentence } from './ink.js'
 import type { CheckReport, LocatedFinding } from './model.js'
 
 /** A check as a SARIF 2.1.0 log (OASIS, section 3.13): rule ids that stay, locations in the user's files, the mend as the second sentence. */

@@ -1,3 +1,4 @@
+import { inkFor, wrapped, type Ink, visible, visibleIn } from '../words/index.js'
 import {
   equal,
   givenClauses,
@@ -14,8 +15,6 @@ import {
   type Table,
   type ValueClause,
 } from '../contract/index.js'
-import { inkFor, wrapped, type Ink } from './ink.js'
-import { visible, visibleIn } from './visible.js'
 
 /** What components promise, as text for people: one sheet a contract. */
 export function sheetText(contracts: readonly AnyContract[], { colour = false, width = 110 } = {}): string {

@@ -1,4 +1,5 @@
-import { CaulkerError, hint, isContract, listed, mapValues, type TSchema } from '../contract/index.js'
+import { CaulkerError, hint } from '../words/index.js'
+import { isContract, listed, mapValues, type TSchema } from '../contract/index.js'
 import type { Action, AnyScreen, Binding, CellClause, CellDraft, ResetClause, SubmitClause } from './screen-model.js'
 import { isSource, type AnySource } from './source.js'
 import type { Step, Steps } from './steps.js'

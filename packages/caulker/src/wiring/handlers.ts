@@ -1,12 +1,5 @@
-import {
-  CaulkerError,
-  hint,
-  isContract,
-  rememberPlace,
-  type AnyContract,
-  type Contract,
-  type ContractTypes,
-} from '../contract/index.js'
+import { CaulkerError, hint } from '../words/index.js'
+import { isContract, rememberPlace, type AnyContract, type Contract, type ContractTypes } from '../contract/index.js'
 
 /** One line of a table of handlers: an event, where inside the component it has to happen, and what it does. */
 export interface Handler<C extends string = string> {

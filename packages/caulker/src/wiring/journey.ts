@@ -1,4 +1,5 @@
-import { CaulkerError, hint, mapValues, rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
+import { CaulkerError, hint } from '../words/index.js'
+import { mapValues, rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
 import { cellClause, named } from './compose.js'
 import { isScreen } from './screen.js'
 import type { AnyScreen, CellClause, CellDraft, Screen } from './screen-model.js'

@@ -1,4 +1,5 @@
-import { CaulkerError, rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
+import { CaulkerError } from '../words/index.js'
+import { rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
 import { compose } from './compose.js'
 import type { AnyScreen, CellDraft, Load, Screen } from './screen-model.js'
 import type { Source } from './source.js'

@@ -1,4 +1,5 @@
-import { CaulkerError, hint, mapValues, rememberPlace, type Static, type TSchema } from '../contract/index.js'
+import { CaulkerError, hint } from '../words/index.js'
+import { mapValues, rememberPlace, type Static, type TSchema } from '../contract/index.js'
 import type { OperationRef } from './steps.js'
 
 const EFFECTS = ['reads', 'creates', 'updates', 'removes'] as const

@@ -1,7 +1,7 @@
+import { messageOf } from '../../words/index.js'
 import {
   clauseOf,
   givenClauses,
-  messageOf,
   valueAt,
   valueClauses,
   type AnyContract,

@@ -1,4 +1,5 @@
-import { labelOf, valueClauses } from '../../contract/index.js'
+import { labelOf } from '../../words/index.js'
+import { valueClauses } from '../../contract/index.js'
 import { contractRule, leak } from './rule.js'
 
 /** A command that does what telling the value would do. */

@@ -16,9 +16,10 @@ export const other = contract('chain-winch', { values: { turns: { type: Type.Int
 import { contract, Type } from 'caulker'
 export const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } } })
 export const other = contract('hand-winch', { values: { turns: { type: Type.Integer(), default: 3 } } })`,
-  *find({ contracts }) {
+  *find({ contracts, screens }) {
+    const placed = screens.flatMap((view) => view.fittings.map(({ contract }) => contract))
     const first = new Map<string, (typeof contracts)[number]>()
-    for (const contract of contracts) {
+    for (const contract of new Set([...contracts, ...placed])) {
       const before = first.get(contract.tag)
       if (before === undefined) first.set(contract.tag, contract)
       else if (!equal(contractToJson(before), contractToJson(contract)))

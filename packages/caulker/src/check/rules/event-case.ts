@@ -1,4 +1,5 @@
-import { kebab, valueClauses } from '../../contract/index.js'
+import { kebab } from '../../words/index.js'
+import { valueClauses } from '../../contract/index.js'
 import { contractRule, leak } from './rule.js'
 
 /** An event name with capital letters or spaces. */

@@ -1,4 +1,5 @@
-import { equal, messageOf } from '../../contract/index.js'
+import { messageOf } from '../../words/index.js'
+import { equal } from '../../contract/index.js'
 import { leak, screenRule } from './rule.js'
 
 /** A reckoned cell whose function gives two answers to one question. */

@@ -38,6 +38,10 @@ import { submitBeforeCommit } from './submit-before-commit.js'
 import { submitOmits } from './submit-omits.js'
 import { tooMuchPublic } from './too-much-public.js'
 import { twoWriters } from './two-writers.js'
+import { handedOffType } from './handed-off-type.js'
+import { initialOffType } from './initial-off-type.js'
+import { rowsOfNoList } from './rows-of-no-list.js'
+import { neverShown } from './never-shown.js'
 import { typeMismatch } from './type-mismatch.js'
 import { undocumented } from './undocumented.js'
 import { unheardEvent } from './unheard-event.js'
@@ -76,6 +80,10 @@ const aboutScreens = [
   unknownCommand,
   requiredMissing,
   typeMismatch,
+  initialOffType,
+  handedOffType,
+  rowsOfNoList,
+  neverShown,
   frozenValue,
   halfBound,
   unheardEvent,

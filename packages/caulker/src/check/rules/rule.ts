@@ -1,4 +1,5 @@
-import { closest, hint, type AnyContract, type Place } from '../../contract/index.js'
+import { closest, hint } from '../../words/index.js'
+import { type AnyContract, type Place } from '../../contract/index.js'
 import type { DesignView, JourneyView, Subject } from '../reading/design-view.js'
 import type { ScreenView } from '../reading/screen-view.js'
 

@@ -1,5 +1,6 @@
+import { kebab } from '../../words/index.js'
 import { dequal } from 'dequal'
-import { kebab, type EventClause, type PropertyClause } from '../../contract/index.js'
+import { type EventClause, type PropertyClause } from '../../contract/index.js'
 import { contractRule, leak } from './rule.js'
 
 /** A property and an event that are one two-way value in two halves. */

@@ -6,16 +6,14 @@ import {
   printed,
   typeText,
   valueClauses,
-  type CommandClause,
   type PropertyClause,
   type TSchema,
   type ValueClause,
 } from '../../contract/index.js'
-import { isPayload, type AnyCell, type Readable, type Step } from '../../wiring/index.js'
-import { carriedSteps, typeAt } from '../reading/carried.js'
-import { isReadable } from '../reading/given.js'
+import type { Readable } from '../../wiring/index.js'
+import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { compared } from './compared.js'
 import { leak, screenRule, type Leak } from './rule.js'
-import { clauseIn, isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
 
 /** Two ends of a binding whose types do not go together. */
 export const typeMismatch = screenRule({
@@ -42,34 +40,10 @@ export const bill = screen('bill', {
   bind: ({ reckoned }) => ({ tag: { amount: oneWay(reckoned.due) } }),
 })`,
   *find(view) {
-    for (const [name, cell] of view.cells)
-      if (cell.initial !== undefined && !accepts(cell.type, cell.initial))
-        yield leak(
-          ['cells', name],
-          `the cell '${name}' starts as ${printed(cell.initial)}, and its type is ${typeText(cell.type)}`,
-          { mend: 'Give an initial value of the type, or widen the type.' },
-        )
     const reckonedNow = reckonedValues(view)
     for (const fitting of view.fittings) {
       yield* downward(view, fitting, reckonedNow)
       yield* upward(view, fitting)
-    }
-    for (const { at, step, carried } of carriedSteps(view)) yield* stepMismatch(view, at, step, carried)
-    for (const [name, { source }] of Object.entries(view.screen.rows)) {
-      const list = view.typeOf(source as AnyCell)
-      if (list !== undefined && (list as { type?: unknown }).type !== 'array')
-        yield leak(['rows', name], `'${name}' is repeated for '${source.name}', which holds ${typeText(list)}`, {
-          mend: 'Repeat it for a cell that holds a list.',
-        })
-    }
-    for (const [name, { source, is }] of Object.entries(view.screen.shown)) {
-      const type = view.typeOf(source)
-      if (type !== undefined && !accepts(type, is))
-        yield leak(
-          ['shown', name],
-          `'${name}' is shown while '${source.name}' is ${printed(is)}, which it can never be: it holds ${typeText(type)}`,
-          { mend: `Say what '${source.name}' has to be, with { is: … }.` },
-        )
     }
   },
   *findAcross({ journey, screens }) {
@@ -147,101 +121,8 @@ function* upward(view: ScreenView, fitting: FittingView): Iterable<Leak> {
   }
 }
 
-/** What a step sets, announces, reports or hands to a command, against what is there to take it. */
-function* stepMismatch(
-  view: ScreenView,
-  at: readonly string[],
-  step: Step,
-  carried: TSchema | undefined,
-): Iterable<Leak> {
-  if (step.step === 'set') {
-    const takes = view.typeOf(step.cell)
-    if (takes !== undefined && !isPayload(step.value) && step.value !== undefined && !accepts(takes, step.value))
-      yield leak(
-        at,
-        `sets '${step.cell.name}' to ${printed(step.value)}, and the type of '${step.cell.name}' is ${typeText(takes)}`,
-        { mend: `Set '${step.cell.name}' to a value of its type.` },
-      )
-    else if (isPayload(step.value)) yield* handed(view, at, step.value, takes, `the cell '${step.cell.name}'`, carried)
-  }
-  if (step.step === 'announce')
-    yield* handed(
-      view,
-      at,
-      step.value,
-      view.screen.topics[step.topic.name]?.payload,
-      `the topic '${step.topic.name}'`,
-      carried,
-    )
-  if (step.step === 'run') {
-    const command = clauseIn<CommandClause>(view.screen.fittings[step.fitting.name]?.commands, step.command)
-    if (command === undefined) return
-    const target = `'${step.fitting.name}.${step.command}'`
-    if (command.takes === undefined && step.args.length > 0)
-      yield leak(at, `${target} takes nothing, and is given ${printed(step.args[0])}`, { mend: 'Leave it out.' })
-    else if (command.takes !== undefined && step.args.length === 0)
-      yield leak(at, `${target} takes ${typeText(command.takes)}, and is given nothing`, {
-        mend: 'Give it what it takes.',
-      })
-    else yield* handed(view, at, step.args[0], command.takes, target, carried)
-  }
-}
-
-/** A constant, a cell or a payload that is handed to something with a type. */
-function* handed(
-  view: ScreenView,
-  at: readonly string[],
-  value: unknown,
-  takes: TSchema | undefined,
-  target: string,
-  carried: TSchema | undefined,
-): Iterable<Leak> {
-  if (takes === undefined || value === undefined) return
-  if (isPayload(value)) {
-    const part = typeAt(carried, value.at)
-    const where = value.at === '' ? 'what is heard' : `what is heard, at ${value.at},`
-    if (part !== undefined)
-      yield* compared(
-        at,
-        part,
-        takes,
-        (witness) => `${where} may be ${witness}, and ${target} takes ${typeText(takes)}`,
-      )
-    else if (hasMembers(carried))
-      yield leak(at, `what is heard carries nothing at ${value.at}, and ${target} takes ${typeText(takes)}`, {
-        mend: `It carries ${typeText(carried as TSchema)}; point into it, or leave the pointer out.`,
-      })
-  } else if (isReadable(value)) {
-    const held = view.typeOf(value)
-    if (held !== undefined)
-      yield* compared(
-        at,
-        held,
-        takes,
-        (witness) => `'${value.name}' may hold ${witness}, and ${target} takes ${typeText(takes)}`,
-      )
-  } else if (!accepts(takes, value))
-    yield leak(at, `${target} takes ${typeText(takes)}, and is given ${printed(value)}`, {
-      mend: 'Give it a value of its type.',
-    })
-}
-
-function hasMembers(type: TSchema | undefined): boolean {
-  return type !== undefined && 'properties' in type
-}
-
 function cellText(source: Readable<unknown>): string {
   return source.kind === 'cell' && source.member !== undefined ? `${source.name}[].${source.member}` : source.name
-}
-
-function* compared(
-  at: readonly string[],
-  narrower: TSchema,
-  wider: TSchema,
-  says: (witness: string) => string,
-): Iterable<Leak> {
-  const found = isWithin(narrower, wider)
-  if (found.answer === 'no') yield leak(at, says(printed(found.witness)))
 }
 
 /** What a value can report: its type inside those of its bounds that are known here; undefined where they change while it runs. */

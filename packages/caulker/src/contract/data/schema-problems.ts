@@ -1,4 +1,4 @@
-import { closest } from './names.js'
+import { closest } from '../../words/index.js'
 import { pointerParts, valueAt } from './pointer.js'
 import { printed } from './print.js'
 import { accepts, HOST_KEYWORD, Type, type TSchema } from './types.js'

@@ -1,5 +1,5 @@
+import { CaulkerError, messageOf } from '../../words/index.js'
 import type { StandardJSONSchemaV1, StandardSchemaV1, StandardTypedV1 } from '@standard-schema/spec'
-import { CaulkerError, messageOf } from './errors.js'
 import { Type } from './types.js'
 
 /**

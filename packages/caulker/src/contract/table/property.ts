@@ -1,4 +1,4 @@
-import { kebab, labelOf } from '../data/names.js'
+import { kebab, labelOf } from '../../words/index.js'
 import { listed, type OneOrMore } from '../data/lists.js'
 import { printed } from '../data/print.js'
 import { schemaJson, type TSchema } from '../data/types.js'

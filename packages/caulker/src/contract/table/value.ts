@@ -1,4 +1,4 @@
-import { kebab } from '../data/names.js'
+import { kebab } from '../../words/index.js'
 import { accepts, type TSchema } from '../data/types.js'
 import { another, clause, downChange, optional, upChange, usually, type Said, type Written } from './entry.js'
 import { anything, bound, choice, distance, flag, milliseconds, partsOf, pointer, stepSize, text } from './kind.js'

@@ -1,6 +1,6 @@
+import { CaulkerError } from '../../words/index.js'
 import {
   accepts,
-  CaulkerError,
   contract,
   contractToJson,
   printed,

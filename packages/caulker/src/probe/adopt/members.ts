@@ -1,4 +1,4 @@
-import { kebab } from '../../contract/index.js'
+import { kebab } from '../../words/index.js'
 
 /** A public accessor of an element's class. */
 export interface Member {

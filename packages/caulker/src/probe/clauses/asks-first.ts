@@ -2,7 +2,7 @@ import { equal, printed, valueClauses, type ValueClause } from '../../contract/i
 import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import type { Row } from '../stage/stage.js'
+import type { Row } from '../stage/played.js'
 import { isGesture, settlesEdits } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 

@@ -1,8 +1,9 @@
-import { closest, equal, printed, type PropertyClause } from '../../contract/index.js'
+import { closest } from '../../words/index.js'
+import { equal, printed, type PropertyClause } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { unlikeFresh } from './laws.js'
 import { attributeText } from '../stage/settings.js'
-import type { Played, Row } from '../stage/stage.js'
+import type { Played, Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 

@@ -1,7 +1,7 @@
 import { isHost, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
-import type { Row } from '../stage/stage.js'
+import type { Row } from '../stage/played.js'
 import type { Subject } from '../subject/subject.js'
 import { asksForForms, knowsForms } from '../subject/forms.js'
 

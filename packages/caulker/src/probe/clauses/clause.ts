@@ -1,6 +1,6 @@
 import type { AnyContract } from '../../contract/index.js'
 import type { LedgerRow } from '../stage/ledger.js'
-import type { Played } from '../stage/stage.js'
+import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 

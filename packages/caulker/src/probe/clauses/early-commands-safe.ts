@@ -1,4 +1,4 @@
-import { messageOf } from '../../contract/index.js'
+import { messageOf } from '../../words/index.js'
 import { clause, type Examined } from './clause.js'
 import { snapshot } from '../stage/around.js'
 import { ledgerOf } from '../stage/ledger.js'

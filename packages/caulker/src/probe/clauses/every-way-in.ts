@@ -4,7 +4,7 @@ import type { ControlKind } from '../person/controls.js'
 import { entersText } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import type { Played, Row } from '../stage/stage.js'
+import type { Played, Row } from '../stage/played.js'
 import { isGesture, settlesEdits } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 

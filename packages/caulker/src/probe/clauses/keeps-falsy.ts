@@ -11,7 +11,7 @@ import {
 import { clause, type LeakAt } from './clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import type { Played, Row } from '../stage/stage.js'
+import type { Played, Row } from '../stage/played.js'
 import { isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { enteredText, retyped } from './ways-at-bounds.js'

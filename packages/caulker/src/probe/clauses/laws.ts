@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import type { LeakAt } from './clause.js'
 import { linesOnlyIn, linesText, looksSame, pictureText, samePicture, type Picture } from '../sight/picture.js'
-import type { Played, Row } from '../stage/stage.js'
+import type { Played, Row } from '../stage/played.js'
 import { isGesture, isTell, tell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'

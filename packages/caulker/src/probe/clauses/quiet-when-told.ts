@@ -1,6 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import type { Played } from '../stage/stage.js'
+import type { Played } from '../stage/played.js'
 import { isTell, tell } from '../stage/trail.js'
 
 /** A tell is silent. */

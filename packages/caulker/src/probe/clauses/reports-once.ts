@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
-import type { HeardThen, Played, Row } from '../stage/stage.js'
+import type { HeardThen, Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, tell } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'

@@ -2,7 +2,7 @@ import type { SlotClause } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { allLines, pictureText } from '../sight/picture.js'
 import { tell, type Fill } from '../stage/trail.js'
-import type { Row } from '../stage/stage.js'
+import type { Row } from '../stage/played.js'
 
 const CONTENT = 'Slipway of Marrow Creek'
 

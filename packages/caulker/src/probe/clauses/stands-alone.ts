@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { touchesTwin, unlikeFresh } from './laws.js'
-import type { Played, Row } from '../stage/stage.js'
+import type { Played, Row } from '../stage/played.js'
 import { gesture, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 

@@ -1,6 +1,6 @@
 import { accepts, printed, type ValueClause, outsideText } from '../../contract/index.js'
 import type { LeakAt } from './clause.js'
-import type { Played, Row } from '../stage/stage.js'
+import type { Played, Row } from '../stage/played.js'
 import { settlesEdits, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { enteredText, retyped, waysAtBounds } from './ways-at-bounds.js'

@@ -1,4 +1,4 @@
-import { CaulkerError, hint } from '../../contract/index.js'
+import { CaulkerError, hint } from '../../words/index.js'
 import type { ControlRef } from './controls.js'
 import { KEYS, type Gesture, type Key, type Point } from './gestures.js'
 

@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import type { AnyContract } from '../../contract/index.js'
 import { pictureText } from '../sight/picture.js'
-import type { Played, Row } from './stage.js'
+import type { Played, Row } from './played.js'
 import { isTell, mountText, moveText, shortList } from './trail.js'
 
 /** One step of a trail: what happened, and then what the owner held, what the component said and what a person saw. */

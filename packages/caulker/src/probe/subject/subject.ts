@@ -8,7 +8,7 @@ import {
 } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Frames } from '../stage/frames.js'
-import type { Played, Row } from '../stage/stage.js'
+import type { Played, Row } from '../stage/played.js'
 import type { Call, Move, Trail } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 

@@ -1,0 +1,50 @@
+import { equal, valueClauses } from '../../contract/index.js'
+import { restored } from './form-state.js'
+import { fill } from './mounting.js'
+import { OWNED } from './owner.js'
+import { formOf, noteFault, readOf, rootOf, type Scene } from './scene.js'
+import type { Call, Move } from './trail.js'
+
+/** Makes one move of a trail; gives the reason where it cannot be made. */
+export function make(scene: Scene, move: Move): string | undefined | Promise<string | undefined> {
+  const { runner, place } = scene
+  if ('gesture' in move) return scene.person.act(move.gesture)
+  if ('tell' in move) runner.setAll(move.tell)
+  else if ('command' in move) callCommand(scene, move)
+  else if ('retell' in move) scene.mounted?.tell({ [move.retell]: runner.read(move.retell) })
+  else if ('slot' in move) fill(scene, rootOf(scene), move)
+  else if ('undeclared' in move) (rootOf(scene) as never as Record<string, unknown>)[move.undeclared] = move.to
+  else if ('form' in move) {
+    if (move.form === 'restore') return restored(rootOf(scene), scene.recorded)
+    if (move.form === 'reset') formOf(scene)?.reset()
+    else place.setAttribute('disabled', '')
+  } else if ('attribute' in move) {
+    if (move.text === null) rootOf(scene)?.removeAttribute(move.attribute)
+    else rootOf(scene)?.setAttribute(move.attribute, move.text)
+  } else {
+    const element = rootOf(scene)
+    if (element === undefined) return 'it is no element of its own'
+    place.appendChild(scene.options.document.createElement('div')).append(element)
+  }
+  return undefined
+}
+
+/** What a command changes without a report, whoever called it knows. */
+function callCommand(scene: Scene, call: Call): void {
+  const { contract, owned, runner } = scene
+  const name = call.command
+  const given = Object.hasOwn(call, 'takes') ? [owned.copy({ [`what ${name} takes`]: call.takes })] : []
+  const result = scene.mounted?.command(name, ...given.flatMap(Object.values))
+  const take = (value: unknown) => void (scene.since.gave = { value })
+  if (isPromise(result)) result.then(take, (thrown: unknown) => noteFault(scene, thrown))
+  else take(result)
+  if (contract.commands[name]?.reports !== false) return
+  for (const value of valueClauses(contract)) {
+    const now = readOf(scene, value.name)
+    if (now !== undefined && !equal(now, runner.read(value.name))) runner.hear(OWNED, value.event, now)
+  }
+}
+
+function isPromise(value: unknown): value is Promise<unknown> {
+  return typeof (value as { then?: unknown } | undefined)?.then === 'function'
+}

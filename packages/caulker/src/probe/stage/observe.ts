@@ -1,0 +1,58 @@
+import { valueClauses } from '../../contract/index.js'
+import { pictureOf } from '../sight/picture.js'
+import { caretIn, idsIn, snapshot, type Around } from './around.js'
+import { MOST_REPORTS } from './hearing.js'
+import type { Row } from './played.js'
+import { formOf, formValuesOf, nothingYet, readOf, rootOf, type Scene } from './scene.js'
+import { settle } from './settle.js'
+import { isPlaced } from './slots.js'
+import { isGesture, type Move } from './trail.js'
+
+/** Lets the scene settle, and writes down what its owner, the component and a person's eye have then. */
+export async function rowAfter(scene: Scene, move: Move | undefined, impossible: string | undefined): Promise<Row> {
+  const { contract, plan, runner } = scene
+  const within = isGesture(move) ? Math.max(0, ...valueClauses(contract).map((clause) => clause.within)) : 0
+  const settled = await settle(scene, within)
+  const names = plan.cells.map(({ name }) => name)
+  const held = names.map((name) => [name, snapshot(runner.read(name))] as const)
+  const row: Omit<Row, 'fault' | 'heard' | 'spoils'> = {
+    move,
+    held: Object.fromEntries(held.filter(([, value]) => value !== undefined)),
+    known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.slots()[bound.known]])),
+    read: Object.fromEntries(names.map((name) => [name, snapshot(readOf(scene, name))])),
+    readings: Object.fromEntries(Object.keys(contract.readings).map((name) => [name, snapshot(readOf(scene, name))])),
+    ...(scene.since.gave === undefined ? {} : { gave: snapshot(scene.since.gave.value) }),
+    around: aroundOf(scene),
+    picture: settled.picture,
+    impossible,
+    unsettled: scene.heardInAll > MOST_REPORTS ? 'flood' : settled.isQuiet ? undefined : 'restless',
+  }
+  // Reading it may have gone wrong as well.
+  const { heard, fault, spoils } = scene.since
+  scene.since = nothingYet()
+  return { ...row, heard, fault, spoils }
+}
+
+function aroundOf(scene: Scene): Around {
+  const { owned, place, plan, fills, twin, since } = scene
+  const root = rootOf(scene)
+  return {
+    strays: since.strays,
+    said: since.said,
+    mutated: [
+      ...owned.changed(),
+      ...since.heard.flatMap(({ event, payload }) => (owned.hasChanged(payload) ? [`the payload of ${event}`] : [])),
+    ],
+    formValues: formValuesOf(scene),
+    submits: since.submits,
+    isValid: formOf(scene)?.checkValidity(),
+    twin: twin && {
+      read: Object.fromEntries(plan.cells.map(({ name }) => [name, snapshot(readOf(scene, name, twin.mounted))])),
+      picture: pictureOf(twin.place),
+      sharedIds: idsIn(twin.place).filter((id) => idsIn(place).includes(id)),
+    },
+    unplaced: fills.filter((node) => !isPlaced(node, root)).length,
+    caret: caretIn(place),
+    attributes: Object.fromEntries([...(root?.attributes ?? [])].map(({ name, value }) => [name, value])),
+  }
+}

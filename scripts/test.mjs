@@ -3,7 +3,7 @@ import { globSync } from 'tinyglobby'
 import Mocha from 'mocha'
 import { ensureChromium } from './ensure-chromium.mjs'
 
-// npm test [-- --grep TEXT]: builds, compiles the tests, runs them all and closes with their count.
+// npm test [-- --grep TEXT] [-- FILE...]: builds, compiles the tests, runs them side by side, and closes with their count.
 ensureChromium()
 for (const project of ['packages/caulker', 'packages/caulker-cli', 'test']) {
   const { status } = spawnSync(process.execPath, ['node_modules/typescript/bin/tsc', '-p', project], {
@@ -12,17 +12,34 @@ for (const project of ['packages/caulker', 'packages/caulker-cli', 'test']) {
   if (status !== 0) process.exit(1)
 }
 
-const at = process.argv.indexOf('--grep')
+/** The longest first, so that no core is left with one of them at the end. */
+const LONG = ['corpus', 'probe', 'adopt', 'chromium', 'promises', 'packed', 'cli', 'verdicts', 'docs']
+const place = (file) => {
+  const at = LONG.findIndex((name) => file.endsWith(`${name}.test.js`))
+  return at < 0 ? LONG.length : at
+}
+
+const args = process.argv.slice(2)
+const at = args.indexOf('--grep')
+const [, grep] = at < 0 ? [] : args.splice(at, 2)
+const wanted = (file) => args.length === 0 || args.some((name) => file.endsWith(`/${name}.test.js`))
 const mocha = new Mocha({
   timeout: 120_000,
   slow: 8000,
-  reporter: 'spec',
-  ...(at < 0 ? {} : { grep: process.argv[at + 1] }),
+  reporter: 'dot',
+  parallel: true,
+  jobs: 2,
+  ...(grep === undefined ? {} : { grep }),
 })
-for (const file of globSync('.build/**/*.test.js').sort()) mocha.addFile(file)
-await mocha.loadFilesAsync()
+const files = globSync('.build/**/*.test.js')
+  .filter(wanted)
+  .sort((one, other) => place(one) - place(other) || one.localeCompare(other))
+for (const file of files) mocha.addFile(file)
+if (files.length < 2) await mocha.parallelMode(false).loadFilesAsync()
+const start = performance.now()
 const runner = mocha.run((failures) => {
   const { passes, pending } = runner.stats
-  console.log(`${passes} passed, ${failures} failed${pending > 0 ? `, ${pending} skipped` : ''}`)
+  const seconds = ((performance.now() - start) / 1000).toFixed(0)
+  console.log(`${passes} passed, ${failures} failed${pending > 0 ? `, ${pending} skipped` : ''}, in ${seconds} s`)
   process.exit(failures === 0 ? 0 : 1)
 })

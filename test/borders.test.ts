@@ -17,7 +17,7 @@ const BELOW: Record<string, string[]> = {
   probe: ['words', 'contract', 'wiring', 'mount', 'engine', 'ideal', 'dom'],
   report: ['words', 'contract', 'check', 'page', 'probe'],
   node: ['words', 'contract', 'check', 'dom', 'probe', 'page', 'report'],
-  tasks: ['words', 'contract', 'check', 'page', 'report', 'node'],
+  tasks: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node'],
   cli: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node', 'tasks'],
 }
 const CORE = ['words', 'contract', 'mount', 'wiring', 'check', 'engine', 'ideal']

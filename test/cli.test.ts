@@ -32,16 +32,16 @@ describe('the command line', () => {
       join(folder, 'report.json'),
     )
     expect(written.out).to.match(
-      /^37 errors, 17 warnings, 6 notes in 12 contracts, 4 screens, 1 interior, 1 journey and 1 page\.\nWritten to /,
+      /^45 errors, 17 warnings, 6 notes in 12 contracts, 5 screens, 1 interior, 1 journey and 1 page\.\nWritten to /,
     )
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })
 
   it('puts the answer first, and colour nowhere but on a terminal', async () => {
     const { out } = await caulker('probe', 'examples/bilge', '--component', 'stuck-photo', 'tally-board')
-    expect(out).to.match(/^1 of 2 components leaks: 1 broken, \d+ held, \d+ unproven, in an embedded DOM\.\n/)
+    expect(out).to.match(/\n1 of 2 components leaks: 1 broken, \d+ held, \d+ unproven, in an embedded DOM\.\n$/)
     expect(out).to.include(
-      'replay    caulker probe examples/bilge/contracts/leaks.contract.ts --seed 1 --component stuck-photo --clause takes-empty',
+      'replay    npx caulker probe examples/bilge/contracts/leaks.contract.ts --seed 1 --component stuck-photo --clause takes-empty',
     )
     expect(out).not.to.include('\u001b[')
   })
@@ -65,7 +65,7 @@ describe('the command line', () => {
     )
     expect(await caulker('check', '--explain', 'frozen-valeu')).to.include({
       code: 2,
-      err: "caulker: --explain frozen-valeu: there is no such rule; did you mean 'frozen-value'?\n",
+      err: "caulker: --explain frozen-valeu: there is no such rule or clause; did you mean 'frozen-value'?\n",
     })
   })
 
@@ -170,7 +170,7 @@ describe('the command line', () => {
     it(`says which file could not be judged, and ends with 2: ${what}`, async () => {
       const { code, out } = await caulker('probe', folderWith(files))
       expect(code, out).to.equal(2)
-      expect(out.split('Could not be judged\n')[1])
+      expect(out.split('Could not be judged\n')[1]!.split('\n\n')[0])
         .to.match(message)
         .and.satisfy((text: string) => text.trim().split('\n').length === 1)
     })
@@ -191,7 +191,7 @@ describe('findings that are known or not wanted', () => {
   }
 
   it('are chosen by level, by rule and by what to ignore', async () => {
-    expect((await findingsOf('--level', 'error')).rules.length).to.equal(37)
+    expect((await findingsOf('--level', 'error')).rules.length).to.equal(45)
     expect(await findingsOf('--rule', 'frozen-value', 'two-writers')).to.eql({
       code: 1,
       rules: ['two-writers', 'frozen-value'],
@@ -254,20 +254,44 @@ describe('findings that are known or not wanted', () => {
 })
 
 describe('reports of parts', () => {
-  it('are put together into what one run would have said', async () => {
-    const folder = folderWith({})
-    const probe = (...more: string[]) =>
-      caulker('probe', 'examples/haul-out', '--clause', 'shows-initial', '--format', 'json', ...more)
+  const probe = (...more: string[]) =>
+    caulker('probe', folder, '--clause', 'shows-initial', '--format', 'json', ...more)
+  let folder = ''
+  before(() => {
+    folder = folderWith({
+      ...Object.fromEntries(
+        ['a-mark', 'b-mark'].map((tag) => [`${tag}.contract.ts`, CONTRACT.replace('chain-winch', tag)]),
+      ),
+      ...Object.fromEntries(
+        ['a-mark', 'b-mark'].map((tag) => [
+          `${tag}.js`,
+          `customElements.define('${tag}', class extends HTMLElement { set turns(n) { this.textContent = String(n) } get turns() { return Number(this.textContent) } })`,
+        ]),
+      ),
+    })
+  })
+
+  it('are put together into what one run would have said, and a run goes on where another ended', async () => {
     const parts = [1, 2].map((part) => join(folder, `${part}.json`))
-    for (const [at, file] of parts.entries()) await probe('--shard', `${at + 1}/2`, '--output', file)
-    const whole = await probe()
-    const merged = await caulker('probe', '--merge', ...parts, '--format', 'json')
-    expect(JSON.parse(merged.out)).to.eql(JSON.parse(whole.out))
-    expect(merged.code).to.equal(0)
-    const wrong = await caulker('probe', '--merge', 'package.json')
+    for (const [at, file] of parts.entries()) await probe('--part', `${at + 1}`, '--of', '2', '--output', file)
+    const whole = JSON.parse((await probe()).out) as object
+    const together = await probe('--continue', ...parts)
+    expect([together.code, JSON.parse(together.out)]).to.eql([0, whole])
+    const goneOn = await probe('--continue', parts[0]!)
+    expect([goneOn.code, JSON.parse(goneOn.out)]).to.eql([0, whole])
+    const differing: [string[], string][] = [
+      [['--seed', '2'], 'it was probed with seed 1, and this run has 2; give both the same'],
+      [['--clause', 'takes-empty'], 'it asked shows-initial, and this run asks shows-initial, takes-empty'],
+      [['--browser'], 'it was probed in an embedded DOM; leave --browser out'],
+    ]
+    for (const [more, says] of differing) {
+      const { code, err } = await probe('--continue', parts[0]!, ...more)
+      expect([code, err]).to.eql([2, `caulker: --continue ${parts[0]!}: ${says}\n`])
+    }
+    const wrong = await probe('--continue', 'package.json')
     expect([wrong.code, wrong.err]).to.eql([
       2,
-      'caulker: package.json: is no report of a probe; write one with --format json\n',
+      'caulker: --continue package.json: is no report of a probe; write one with --format json\n',
     ])
   })
 })

@@ -43,7 +43,6 @@ const probed = (
     components: more.components,
     clauses: more.clauses,
     browser: more.browser ?? false,
-    onDone: () => undefined,
   })
 
 const brokenOf = ({ components }: ProbesReport) =>
@@ -70,10 +69,10 @@ for (const browser of [false, true])
     })
 
     it('names each leak of the leaking one by the right clause, and nothing else, in short trails', async () => {
-      const report = await probed('examples/bilge', { browser })
-      expect(brokenOf(report)).to.have.members(
-        Object.entries(LEAKS).map(([component, clause]) => `${component} ${clause}`),
-      )
+      // In Chromium a few, of each kind one: it takes longer there, and `npm run corpus` asks far more.
+      const components = browser ? ['stale-price', 'stuck-photo', 'twice-text', 'zero-stepper'] : Object.keys(LEAKS)
+      const report = await probed('examples/bilge', { browser, ...(browser ? { components } : {}) })
+      expect(brokenOf(report)).to.have.members(components.map((component) => `${component} ${LEAKS[component]}`))
       const lengths = report.components.flatMap((one) =>
         one.clauses.flatMap(({ leak }) => (leak === undefined ? [] : [leak.ledger.length - 1])),
       )
@@ -83,18 +82,20 @@ for (const browser of [false, true])
 
 describe('a probe', () => {
   it('gives the same report for the same seed, and finds the same leaks with another', async () => {
-    const components = ['stuck-photo', 'twice-text', 'tally-board']
+    const components = ['stuck-photo', 'twice-text']
+    const clauses = ['takes-empty', 'reports-once', 'follows-change', 'any-order']
     const [one, again, other] = [
-      await probed('examples/bilge', { seed: 5, components }),
-      await probed('examples/bilge', { seed: 5, components }),
-      await probed('examples/bilge', { seed: 99, components }),
+      await probed('examples/bilge', { seed: 5, components, clauses }),
+      await probed('examples/bilge', { seed: 5, components, clauses }),
+      await probed('examples/bilge', { seed: 99, components, clauses }),
     ]
     expect(again).to.eql(one)
     expect(brokenOf(other)).to.eql(brokenOf(one))
   })
 
   it('replays one clause of one component alone, with the same ledger', async () => {
-    const whole = await probed('examples/bilge', { components: ['twice-text'] })
+    const some = ['reports-once', 'reports-truth', 'round-trip', 'follows-change']
+    const whole = await probed('examples/bilge', { components: ['twice-text'], clauses: some })
     const replayed = await probed('examples/bilge', { components: ['twice-text'], clauses: ['reports-once'] })
     const leakOf = (report: ProbesReport) =>
       report.components[0]!.clauses.find(({ clause }) => clause === 'reports-once')!.leak
@@ -120,18 +121,17 @@ describe('a probe', () => {
   })
 
   it('finds the same whether the work is split or not, and however many work at it', async () => {
-    const whole = await probed('examples/haul-out', { clauses: ['reports-once', 'follows-change'] })
+    const whole = await probed('examples/haul-out', { clauses: ['shows-initial'] })
     const parts = await Promise.all(
-      [1, 2, 3].map((part) =>
+      [1, 2].map((part) =>
         runProbe({
           paths: ['examples/haul-out'],
           seed: 1,
           components: undefined,
-          clauses: ['reports-once', 'follows-change'],
+          clauses: ['shows-initial'],
           browser: false,
-          workers: 1,
-          shard: { part, of: 3 },
-          onDone: () => undefined,
+          atOnce: 1,
+          part: { part, of: 2 },
         }),
       ),
     )
@@ -141,15 +141,35 @@ describe('a probe', () => {
   })
 
   it('goes into a pipeline as JUnit XML, and says in one line what cannot be split or reached', async () => {
-    const { code, out } = await caulker('probe', 'examples/bilge', '--component', 'stale-price', '--format', 'junit')
+    const { code, out } = await caulker(
+      'probe',
+      'examples/bilge',
+      '--component',
+      'stale-price',
+      '--clause',
+      'follows-change',
+      '--format',
+      'junit',
+    )
     expect(code).to.equal(1)
     expect(out).to.match(/<testsuite name="stale-price" tests="\d+" failures="1" errors="0"/)
     expect(out).to.match(/<failure message="the change is not shown: expected shown Total: 3\.00 marks/)
-    expect(out).to.match(/replay: caulker probe .* --clause follows-change/)
-    const wrong = await caulker('probe', 'examples/haul-out', '--shard', '4/3')
-    expect([wrong.code, wrong.err]).to.eql([
+    expect(out).to.match(/replay: npx caulker probe .* --clause follows-change/)
+    for (const args of [
+      ['--part', '4', '--of', '3'],
+      ['--part', '1'],
+      ['--of', '2'],
+    ]) {
+      const wrong = await caulker('probe', 'examples/haul-out', ...args)
+      expect([wrong.code, wrong.err]).to.eql([
+        2,
+        'caulker: --part and --of: give which part of how many, such as --part 2 --of 4\n',
+      ])
+    }
+    const none = await caulker('probe', 'examples/haul-out', '--at-once', '0')
+    expect([none.code, none.err]).to.eql([
       2,
-      "caulker: option '--shard <i/n>' argument '4/3' is invalid. give which part of how many, such as 2/4\n",
+      "caulker: option '--at-once <n>' argument '0' is invalid. give a whole number, 1 or more\n",
     ])
     const nobody = await caulker('probe', 'examples/haul-out', '--browser', '--endpoint', 'http://127.0.0.1:9')
     expect(nobody.code).to.equal(2)
@@ -295,7 +315,9 @@ describe('a probe', () => {
     }))
 
   it('ends what throws, floods or never comes back with a broken clause, and spoils no other component', async () => {
-    const report = await probed('test/fixtures/rough-water.contract.ts')
+    const report = await probed('test/fixtures/rough-water.contract.ts', {
+      clauses: ['shows-initial', 'follows-change', 'reports-once', 'keeps-falsy', 'leaves-no-trace'],
+    })
     expect(report.troubles).to.eql([])
     const foundOf = (component: string, clause: string) =>
       report.components.find((one) => one.component === component)!.clauses.find((one) => one.clause === clause)
@@ -332,6 +354,7 @@ describe('a probe', () => {
     const report = await probed('test/fixtures/rough-water.contract.ts', {
       browser: true,
       components: ['throws-at-birth', 'loops-when-pressed', 'calm-winch'],
+      clauses: ['shows-initial', 'reports-once'],
     })
     expect(brokenOf(report)).to.include.members(['throws-at-birth shows-initial', 'loops-when-pressed reports-once'])
     expect(brokenOf(report).filter((one) => one.startsWith('calm'))).to.eql([])

@@ -103,7 +103,7 @@ describe('a contract as a file', () => {
     })
     const { code, out } = await caulker('check', folder)
     expect(code).to.equal(2)
-    expect(out).to.match(/a\.contract\.json\n +5:5 +error +default-off-type/)
+    expect(out).to.match(/a\.contract\.json:5:5, in .*\n +default-off-type, error/)
     expect(out).to.match(/b\.contract\.json:2:10: is no JSON: .*\n/)
     expect(out).to.match(/c\.contract\.json: contract 'c-c': values\.__proto__ cannot have this name/)
   })

@@ -13,4 +13,5 @@ export {
   type ProbeOptions,
   type ProbeReport,
   type Status,
+  type SuiteOptions,
 } from './probe/index.js'

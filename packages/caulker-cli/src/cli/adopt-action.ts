@@ -11,13 +11,13 @@ import { adoptText, reportJson, type AdoptReport } from 'caulker/inside/report'
 import { EXIT } from '../node/exit.js'
 import { deliver, progressLine, terminalWidth, wantsColour } from './output.js'
 import { troubleReport } from '../node/trouble-report.js'
-import type { AdoptOptions } from './adopt-command.js'
+import type { AdoptOptions } from './adopt-options.js'
 
 export async function runAdopt(sources: string[], options: AdoptOptions, exit: (code: number) => void): Promise<void> {
   const progress = progressLine()
   progress.say('Operating')
   const report = await adopted(sources, options).finally(progress.clear)
-  const written = options.output === undefined ? [] : write(report, options.output)
+  const written = options.output === undefined ? [] : writeAdopted(report, options.output)
   const text = adoptText(
     { ...report, written },
     { colour: wantsColour(), width: terminalWidth(), folder: options.output },
@@ -26,7 +26,11 @@ export async function runAdopt(sources: string[], options: AdoptOptions, exit: (
   exit(report.troubles.length > 0 ? EXIT.unjudged : EXIT.sound)
 }
 
-async function adopted(sources: readonly string[], options: AdoptOptions): Promise<AdoptReport> {
+/** Reads contracts off the elements that some sources define. */
+export async function adopted(
+  sources: readonly string[],
+  options: Pick<AdoptOptions, 'component' | 'browser'>,
+): Promise<AdoptReport> {
   const read = sources.map(adoptSource)
   const jobs = read.map(({ modules, tags }, at): ProbeJob => ({
     file: modules[0] ?? '',
@@ -73,7 +77,7 @@ async function outcomesOf(jobs: readonly ProbeJob[], inBrowser: boolean) {
 }
 
 /** One file a contract, and a configuration beside them that names the modules; one that is there already is only added to. */
-function write({ components }: AdoptReport, folder: string): string[] {
+export function writeAdopted({ components }: AdoptReport, folder: string): string[] {
   if (components.length === 0) return []
   mkdirSync(folder, { recursive: true })
   const written = components.map(({ contract }) => {

@@ -1,11 +1,5 @@
 import { Command, Option } from 'commander'
-
-export interface AdoptOptions {
-  format: 'text' | 'json'
-  output?: string
-  component?: string[]
-  browser?: boolean
-}
+import type { AdoptOptions } from './adopt-options.js'
 
 export function adoptCommand(exit: (code: number) => void): Command {
   return new Command('adopt')

@@ -2,7 +2,7 @@ import { shown } from '../node/shown.js'
 import { EXIT } from '../node/exit.js'
 import type { CheckWishes } from '../tasks/check-answer.js'
 import { createTaskThread, inThread } from '../tasks/thread.js'
-import type { CheckOptions } from './check-command.js'
+import type { CheckOptions } from './check-options.js'
 import { deliver, packageVersion, wantsColour } from './output.js'
 import { watching } from './watch.js'
 
@@ -13,15 +13,19 @@ export async function runCheck(paths: string[], options: CheckOptions, exit: (co
     return exit(EXIT.sound)
   }
   const wishes = wishesOf(options)
-  if (options.watch === true) return watchCheck(paths, wishes, options.output)
-  const { printed, answer, code } = await inThread('check', { paths, wishes })
+  if (options.watch === true) return watchCheck(paths, wishes, options)
+  const { printed, answer, code } = await inThread('check', { paths, wishes }, options.patience)
   deliver(printed, answer, options.updateBaseline === true ? undefined : options.output)
   exit(code)
 }
 
 /** Checks once, and again on each save until the process is interrupted. */
-async function watchCheck(paths: readonly string[], wishes: CheckWishes, output: string | undefined): Promise<void> {
-  const thread = createTaskThread()
+async function watchCheck(
+  paths: readonly string[],
+  wishes: CheckWishes,
+  { output, patience }: CheckOptions,
+): Promise<void> {
+  const thread = createTaskThread(patience)
   const look = (changed: readonly string[]) => thread.run('checkAgain', { paths, wishes, changed })
   const first = await look([])
   deliver(first.printed, first.answer, output)

@@ -1,15 +1,6 @@
 import { Command, Option } from 'commander'
-import type { CheckWishes } from '../tasks/check-answer.js'
-
-export interface CheckOptions extends Pick<CheckWishes, 'format' | 'level'> {
-  output?: string
-  explain?: string
-  rule?: string[]
-  ignore?: string[]
-  baseline?: string
-  updateBaseline?: boolean
-  watch?: boolean
-}
+import { patienceOption } from './patience-option.js'
+import type { CheckOptions } from './check-options.js'
 
 export function checkCommand(exit: (code: number) => void): Command {
   return new Command('check')
@@ -33,6 +24,7 @@ export function checkCommand(exit: (code: number) => void): Command {
     .option('--baseline <file>', 'report only what this file does not know yet')
     .option('--update-baseline', 'write all that is found now into the baseline file')
     .option('--watch', 'check again on each save: what changed, and what depends on it')
+    .addOption(patienceOption(10))
     .option('--explain <id>', 'say why a rule is there, with a mended example, or how a clause of a probe is tried')
     .addHelpText(
       'after',

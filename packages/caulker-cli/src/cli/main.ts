@@ -8,6 +8,7 @@ import { EXIT } from '../node/exit.js'
 import { guardOutput, packageVersion } from './output.js'
 import { probeCommand } from './probe-command.js'
 import { sheetCommand } from './sheet-command.js'
+import { startCommand } from './start-command.js'
 
 guardOutput()
 
@@ -18,6 +19,7 @@ const exit = (code: number) => {
 const caulker = new Command('caulker')
   .description('Checks the contracts of input components and their screens, and probes the live components.')
   .version(packageVersion())
+  .addCommand(startCommand(exit))
   .addCommand(checkCommand(exit))
   .addCommand(probeCommand(exit))
   .addCommand(compareCommand(exit))
@@ -25,7 +27,7 @@ const caulker = new Command('caulker')
   .addCommand(adoptCommand(exit))
   .addHelpText(
     'after',
-    '\nExamples:\n  $ caulker check src\n  $ caulker probe src\n  $ caulker adopt yard-parts --output contracts',
+    '\nExamples:\n  $ caulker start\n  $ caulker check src\n  $ caulker probe src\n  $ caulker adopt yard-parts --output contracts',
   )
 
 for (const command of [caulker, ...caulker.commands])

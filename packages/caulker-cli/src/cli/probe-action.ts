@@ -5,7 +5,7 @@ import { EXIT } from '../node/exit.js'
 import { explained } from './explain.js'
 import { interruptible } from './output.js'
 import { judgedBefore } from './probe-before.js'
-import type { ProbeOptions } from './probe-command.js'
+import type { ProbeOptions } from './probe-options.js'
 import { probeOutput } from './probe-output.js'
 import { runProbe } from './run-probe.js'
 import { watchProbe } from './watch-probe.js'
@@ -41,6 +41,7 @@ export async function probeAsAsked(
       before: judgedBefore(options.continue ?? [], terms),
       trusted: options.trusted ?? false,
       ...(options.endpoint === undefined ? {} : { endpoint: options.endpoint }),
+      ...(options.patience === undefined ? {} : { patience: options.patience }),
       ...(options.atOnce === undefined ? {} : { atOnce: options.atOnce }),
       ...(part === undefined || of === undefined ? {} : { part: { part, of } }),
       signal: interrupt.signal,

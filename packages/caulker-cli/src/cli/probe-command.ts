@@ -1,22 +1,6 @@
 import { Command, InvalidArgumentError, Option } from 'commander'
-
-export interface ProbeOptions {
-  format: 'text' | 'json' | 'junit'
-  part?: number
-  of?: number
-  atOnce?: number
-  endpoint?: string
-  output?: string
-  seed: number
-  component?: string[]
-  clause?: string[]
-  continue?: string[]
-  browser?: boolean
-  trusted?: boolean
-  requireProof?: boolean
-  watch?: boolean
-  explain?: string
-}
+import { patienceOption } from './patience-option.js'
+import type { ProbeOptions } from './probe-options.js'
 
 export function probeCommand(exit: (code: number) => void): Command {
   return new Command('probe')
@@ -49,6 +33,7 @@ export function probeCommand(exit: (code: number) => void): Command {
     )
     .option('--require-proof', 'count what is unproven as a failure')
     .option('--watch', 'probe again on each save: the components that the change is about')
+    .addOption(patienceOption(8))
     .option('--explain <id>', 'say what a clause promises, why, and how it is tried')
     .addHelpText(
       'after',

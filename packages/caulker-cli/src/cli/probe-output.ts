@@ -8,7 +8,7 @@ import {
   type ProbesReport,
 } from 'caulker/inside/report'
 import { deliver, progressLine, terminalWidth, wantsColour } from './output.js'
-import type { ProbeOptions } from './probe-command.js'
+import type { ProbeOptions } from './probe-options.js'
 import { probeJunit } from './probe-junit.js'
 
 /** Where the report of a probe goes while it comes: component by component to standard output as text, or into a file that is whole each time. */

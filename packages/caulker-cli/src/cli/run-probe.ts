@@ -21,6 +21,8 @@ export interface ProbeRequest {
   /** How many components are probed at once. */
   readonly atOnce?: number
   readonly part?: Part
+  /** How much processor time one step may take, in seconds. */
+  readonly patience?: number
   /** The components that were judged before, and are not probed again. */
   readonly before?: readonly ComponentReport[]
   /** Ends the probe with what was judged so far. */
@@ -43,13 +45,20 @@ function usualAtOnce(browser: boolean): number {
 /** Probes every component at some paths. */
 export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
   const { paths, components: only, seed, clauses, trusted = false, before = [], signal } = request
-  const plan = await inThread('probePlan', { paths, components: only })
+  const plan = await inThread('probePlan', { paths, components: only }, request.patience)
   const wanted = plan.components.filter((_, at) => isInPart(at, request.part))
   const judged = new Map(before.map((report) => [keyOf(report), report]))
   const keys = wanted.map(({ tag, file }) => keyOf({ component: tag, file: shown(file) }))
   const jobs = wanted
     .filter((_, at) => !judged.has(keys[at] as string))
-    .map((component): ProbeJob => ({ ...component, seed, clauses, trusted, hung: [] }))
+    .map((component): ProbeJob => ({
+      ...component,
+      seed,
+      clauses,
+      trusted,
+      hung: [],
+      ...(request.patience === undefined ? {} : { patience: request.patience }),
+    }))
   const troubles = [...plan.troubles]
   const troubled = new Set<string>()
   let ranIn = request.browser ? 'Chromium' : EMBEDDED

@@ -4,7 +4,7 @@ import { bundleFor, modulesOf, type Bundle } from './browser-bundle.js'
 import type { PageResult } from './browser-page.js'
 import { lendHands } from './browser-hands.js'
 import { CHROMIUM_FLAGS, findChromium } from './chromium.js'
-import { NEVER, PATIENCE, probeInLanes, tryUntilDone, type Tried } from './hangs.js'
+import { never, patienceOf, probeInLanes, tryUntilDone, type Tried } from './hangs.js'
 import { createPatience, type Patience } from './patience.js'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
@@ -33,7 +33,7 @@ export async function probeInBrowser(
       busy++
       try {
         return await tryUntilDone(job, (one) =>
-          runPage(context, entry.path, one, () => createPatience(PATIENCE.step, () => busy, used.seconds)),
+          runPage(context, entry.path, one, () => createPatience(patienceOf(job), () => busy, used.seconds)),
         )
       } finally {
         busy--
@@ -97,7 +97,7 @@ async function runPage(
     await page.goto(freshOrigin())
     patience.begin()
     const silence = new Promise<Tried>((resolve) => {
-      watch = setInterval(() => patience.isOver() && resolve({ how: NEVER, at }), WATCH_EVERY)
+      watch = setInterval(() => patience.isOver() && resolve({ how: never(job), at }), WATCH_EVERY)
     })
     const given = { tag, seed, clauses, gestures, trusted, hung, adopts }
     const run = started(page, entry, given).then((result): Tried => {

@@ -40,6 +40,24 @@ const nextTurn = setImmediate
 
 /** Opens the embedded DOM. It replaces globals, so it belongs into a thread of its own; one at a time. */
 export function openEmbeddedWindow(): EmbeddedWindow {
+  const kept = keepEmbeddedWindow()
+  const entered = kept.enter()
+  return {
+    ...entered,
+    close() {
+      entered.leave()
+      kept.close()
+    },
+  }
+}
+
+/** A window that can be entered and left again and again: its elements stay defined, and outside of it the globals are as they were. */
+export interface KeptWindow {
+  enter(): Omit<EmbeddedWindow, 'close'> & { leave(): void }
+  close(): void
+}
+
+export function keepEmbeddedWindow(): KeptWindow {
   const { window } = new JSDOM(
     '<!doctype html><html lang="en"><head><title>Caulker</title></head><body></body></html>',
     {
@@ -53,28 +71,32 @@ export function openEmbeddedWindow(): EmbeddedWindow {
   // The selector engine adds its own listeners when it is first used; they are not a component's.
   window.getComputedStyle(window.document.querySelector('body') as Element)
   const listeners = [window, window.document, window.document.body].map(countListeners)
-  const restore = expose(window as never)
-  const clock = installClock()
-  for (const name of TIMERS)
-    if (name !== 'performance' && name !== 'Date' && name in globalThis)
-      define(window, name, (globalThis as never as Record<string, unknown>)[name])
   const report = (error: unknown) =>
     void window.dispatchEvent(new window.ErrorEvent('error', { error, cancelable: true }))
-  process.on('unhandledRejection', report)
-  process.on('uncaughtException', report)
   return {
-    document: window.document,
-    frames: clock.frames(() => new Promise((resolve) => nextTurn(resolve)), report),
-    isClean: () =>
-      clock.waiting() === 0 &&
-      window.document.body.childNodes.length === 0 &&
-      listeners.every((count) => count() === 0),
-    close() {
-      clock.uninstall()
-      process.off('unhandledRejection', report)
-      process.off('uncaughtException', report)
-      restore()
-      closeIt()
+    close: closeIt,
+    enter() {
+      const restore = expose(window as never)
+      const clock = installClock()
+      for (const name of TIMERS)
+        if (name !== 'performance' && name !== 'Date' && name in globalThis)
+          define(window, name, (globalThis as never as Record<string, unknown>)[name])
+      process.on('unhandledRejection', report)
+      process.on('uncaughtException', report)
+      return {
+        document: window.document,
+        frames: clock.frames(() => new Promise((resolve) => nextTurn(resolve)), report),
+        isClean: () =>
+          clock.waiting() === 0 &&
+          window.document.body.childNodes.length === 0 &&
+          listeners.every((count) => count() === 0),
+        leave() {
+          clock.uninstall()
+          process.off('unhandledRejection', report)
+          process.off('uncaughtException', report)
+          restore()
+        },
+      }
     },
   }
 }

@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads'
-import { NEVER, PATIENCE, probeInLanes, tryUntilDone, type Tried } from './hangs.js'
+import { never, PATIENCE, patienceOf, probeInLanes, tryUntilDone, type Tried } from './hangs.js'
 import { createHeartbeat, readHeartbeat } from './heartbeat.js'
 import { createPatience } from './patience.js'
 import { brokeOff, type ProbeJob, type ProbeMessage, type ProbeOutcome } from './probe-job.js'
@@ -65,14 +65,14 @@ function createThread(sharers: () => number): Thread {
       }
       const { beats: first } = readHeartbeat(memory)
       let seen = first
-      const [loading, stepping] = [createPatience(PATIENCE.load, sharers), createPatience(PATIENCE.step, sharers)]
+      const [loading, stepping] = [createPatience(PATIENCE.load, sharers), createPatience(patienceOf(job), sharers)]
       const watch = setInterval(() => {
         const { beats, step } = readHeartbeat(memory)
         if (beats !== seen) {
           seen = beats
           stepping.begin()
         } else if ((beats === first ? loading : stepping).isOver())
-          settle({ how: NEVER, at: beats === first ? undefined : step }, true)
+          settle({ how: never(job), at: beats === first ? undefined : step }, true)
       }, WATCH_EVERY)
       const trouble = (says: string): Tried => ({
         outcome: { job, trouble: { file: job.file, place: undefined, says } },

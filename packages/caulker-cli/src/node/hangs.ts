@@ -8,7 +8,14 @@ const MOST_HANGS = 3
 /** How one try of a component ended: with an outcome, or at a step that never came back. */
 export type Tried = { readonly outcome: ProbeOutcome } | { readonly how: string; readonly at: string | undefined }
 
-export const NEVER = `never comes back (an endless loop, or more than ${PATIENCE.step} seconds of work)`
+/** How much processor time one step of a component may take. */
+export function patienceOf({ patience }: ProbeJob): number {
+  return patience ?? PATIENCE.step
+}
+
+export function never(job: ProbeJob): string {
+  return `never comes back (an endless loop, or more than ${patienceOf(job)} seconds of work)`
+}
 
 /** Tries a component again without the steps that hang, until it comes to an end or too many have hung. */
 export async function tryUntilDone(job: ProbeJob, attempt: (job: ProbeJob) => Promise<Tried>): Promise<ProbeOutcome> {

@@ -13,6 +13,8 @@ export interface ProbeJob {
   readonly gestures: readonly NamedGesture[]
   /** Whether a person acts through the browser's own input. */
   readonly trusted?: boolean
+  /** How much processor time one step may take, in seconds. */
+  readonly patience?: number
   /** The steps that never came back when they were tried before. */
   readonly hung: readonly string[]
   /** Whether contracts are to be read off the elements that the modules define: these tags, or all where none is named. */

@@ -17,10 +17,12 @@ export interface TaskThread {
 }
 
 /** How much processor time one file, or one contract or screen, may take before it counts as one that never comes back. */
-const MOST_SECONDS = 10
+export const MOST_SECONDS = 10
+/** The start of the thread itself counts apart. */
+const START_SECONDS = 60
 const WATCH_EVERY = 100
 
-export function createTaskThread(): TaskThread {
+export function createTaskThread(seconds = MOST_SECONDS): TaskThread {
   const memory = createHeartbeat()
   let worker: Worker | undefined
 
@@ -49,17 +51,18 @@ export function createTaskThread(): TaskThread {
   function attempt(asked: Asked): Promise<Answered | { readonly kind: 'stuck'; readonly how: string }> {
     const running = (worker ??= startWorker(memory))
     return new Promise((resolve) => {
-      const patience = createPatience(MOST_SECONDS)
-      let seen = readHeartbeat(memory).beats
+      const first = readHeartbeat(memory).beats
+      const [starting, patience] = [createPatience(START_SECONDS), createPatience(seconds)]
+      let seen = first
       const watch = setInterval(() => {
         const { beats } = readHeartbeat(memory)
         if (beats !== seen) {
           seen = beats
           patience.begin()
-        } else if (patience.isOver())
+        } else if ((beats === first ? starting : patience).isOver())
           settle({
             kind: 'stuck',
-            how: `never comes back (an endless loop, or more than ${MOST_SECONDS} seconds of work)`,
+            how: `never comes back (an endless loop, or more than ${seconds} seconds of work)`,
           })
       }, WATCH_EVERY)
       const settle = (ended: Parameters<typeof resolve>[0]) => {
@@ -101,8 +104,8 @@ function failure({ message, code }: Extract<Answered, { kind: 'failed' }>): Erro
 }
 
 /** Runs one task in a thread of its own. */
-export async function inThread<N extends TaskName>(task: N, given: Given<N>): Promise<Result<N>> {
-  const thread = createTaskThread()
+export async function inThread<N extends TaskName>(task: N, given: Given<N>, seconds?: number): Promise<Result<N>> {
+  const thread = createTaskThread(seconds)
   try {
     return await thread.run(task, given)
   } finally {

@@ -1,6 +1,7 @@
 import type { CommandMap, PropertyDraft, ReadingDraft, ValueDraft } from './clauses.js'
 import {
   draftOf,
+  isContract,
   makeContract,
   type AnyContract,
   type Contract,
@@ -8,7 +9,9 @@ import {
   type ContractTypes,
 } from './contract.js'
 import { contractToJson } from './json.js'
+import { printed } from './data/print.js'
 import type { SchemaMap, Static } from './data/types.js'
+import { CaulkerError } from '../words/index.js'
 import { SECTIONS } from './table/index.js'
 
 /** What one set of names becomes when another is laid over it. */
@@ -87,6 +90,8 @@ export function extend<
   payloadsAt: T['payloadsAt']
   vetoNames: T['vetoNames']
 }> {
+  if (!isContract(base))
+    throw new CaulkerError('malformed-contract', `extend: what is extended is no contract (it is ${printed(base)})`)
   const { tag, ...added } = more as unknown as { tag: `${string}-${string}` } & Draft
   const { tag: _, ...written } = contractToJson(base as AnyContract)
   const under = (draftOf(base as AnyContract) ?? written) as Draft

@@ -67,10 +67,14 @@ function attempt<T>(tag: string, at: readonly string[], work: () => T): T {
     if (thrown instanceof CaulkerError) throw thrown
     throw new CaulkerError(
       'malformed-contract',
-      `contract '${tag}': ${at.join('.') || 'a data type'} is no usable JSON Schema (${messageOf(thrown)})`,
+      `contract '${tag}': ${at.join('.') || 'a data type'} is no usable JSON Schema (${isTooDeep(thrown) ? 'it is nested too deep' : messageOf(thrown)})`,
       { at },
     )
   }
+}
+
+function isTooDeep(thrown: unknown): boolean {
+  return thrown instanceof RangeError && /call stack/.test(thrown.message)
 }
 
 /** What a table writes of one name: what only says what applies anyway is left out. */

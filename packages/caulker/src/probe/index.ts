@@ -9,4 +9,4 @@ export { probe, type ClauseResult, type ProbeOptions, type ProbeReport, type Sta
 export { moveText, mountText, stepText, type Move, type Trail } from './stage/trail.js'
 export type { HandAct, Hands } from './person/trusted.js'
 export { namedGestureProblem, type NamedGesture } from './person/named-gesture.js'
-export { probeSuite } from './suite.js'
+export { LENT_DOCUMENT, probeSuite, type LentDocument, type SuiteOptions } from './suite.js'

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { check, contract, contractToJson, oneWay, reckon, screen, set, twoWay, Type } from 'caulker'
@@ -96,7 +96,9 @@ function screens(count) {
 
 /** How long the compiler takes over some screens as a developer writes them, without what it takes over none. */
 function compiling(count) {
-  const folder = mkdtempSync(join(fileURLToPath(new URL('../.build', import.meta.url)), 'bench-'))
+  const build = fileURLToPath(new URL('../.build', import.meta.url))
+  mkdirSync(build, { recursive: true })
+  const folder = mkdtempSync(join(build, 'bench-'))
   const parts = Array.from({ length: FITTINGS }, (_, at) => `part${at}`)
   const each = (make) => parts.map(make).join(', ')
   const one = (at) => `

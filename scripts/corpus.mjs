@@ -9,18 +9,17 @@ const expected = new Map(corpus.flat().map((one) => [one.contract.tag, one]))
 const environments = []
 for (const browser of [false, true]) {
   const start = performance.now()
-  let last = start
-  const times = new Map()
   const { components, ranIn, troubles } = await runProbe({
     paths: ['test/corpus/corpus.contract.ts'],
     seed: 1,
     components: undefined,
     clauses: undefined,
     browser,
-    onDone(done, all, tag) {
-      times.set(tag, performance.now() - last)
-      last = performance.now()
-      if (process.stderr.isTTY) process.stderr.write(`\r${done} of ${all} ${tag}`.padEnd(70))
+    onJudged({ components, left = [] }, last) {
+      if (process.stderr.isTTY)
+        process.stderr.write(
+          `\r${components.length} of ${components.length + left.length} ${last?.component ?? ''}`.padEnd(70),
+        )
     },
   })
   for (const trouble of troubles) console.error(trouble)

@@ -84,8 +84,15 @@ const MOST_DEEP = 200
  * What no schema can say: a keyword with a value that it cannot have, a pattern that is none, a `$ref` to nowhere, and a word that is
  * almost a keyword. Other keywords are let be, as the standard wants it.
  */
-export function* schemaProblems(schema: unknown): Iterable<SchemaProblem> {
-  yield* problemsIn(schema, [], schema)
+export function schemaProblems(schema: unknown): Iterable<SchemaProblem> {
+  return isOneWord(schema) ? [] : problemsIn(schema, [], schema)
+}
+
+/** Most types are one word, and there may be thousands of them. */
+function isOneWord(schema: unknown): boolean {
+  for (const key in schema as object)
+    if (key !== 'type' || !KINDS.includes((schema as { type: string }).type)) return false
+  return true
 }
 
 function* problemsIn(schema: unknown, at: readonly string[], root: unknown): Iterable<SchemaProblem> {

@@ -77,11 +77,20 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
   }
   const take = (outcome: ProbeOutcome) => {
     const key = keyOf({ component: outcome.job.tag, file: shown(outcome.job.file) })
-    const found = 'report' in outcome ? componentReport(outcome, request) : undefined
+    const unready = 'report' in outcome ? outcome.report.unready : undefined
+    const found = 'report' in outcome && unready === undefined ? componentReport(outcome, request) : undefined
     if (found !== undefined) judged.set(key, found)
-    else if ('trouble' in outcome) {
+    else {
       troubled.add(key)
-      addTrouble(troubles, troubleReport(outcome.trouble))
+      const { file, tag } = outcome.job
+      addTrouble(
+        troubles,
+        troubleReport(
+          'trouble' in outcome
+            ? outcome.trouble
+            : { file, place: undefined, says: `<${tag}> could not be judged: ${unready ?? 'nothing came back'}` },
+        ),
+      )
     }
     request.onJudged?.(report(), found)
   }

@@ -5,7 +5,16 @@ import type { Finding, Leak, Rule } from './rules/rule.js'
 import { rules as allRules } from './rules/index.js'
 import { viewOf, type ScreenView } from './reading/screen-view.js'
 
-/** Whatever can be checked among what a module exports, by itself or in a list, or in any other bag of values. */
+/**
+ * Whatever can be checked among what a module exports, by itself or in a list, or in any other bag of values.
+ *
+ * @example
+ * ```ts
+ * import { check, contract, designOf } from 'caulker'
+ * const winch = contract('chain-winch', { summary: 'A winch' })
+ * console.assert(check(designOf({ winch })).length === 0)
+ * ```
+ */
 export function designOf(exported: Readonly<Record<string, unknown>> | readonly unknown[]): Required<Design> {
   const all = [...new Set(Object.values(exported).flat())]
   return {

@@ -40,7 +40,15 @@ export function compareContracts(before: readonly AnyContract[], after: readonly
   return changes
 }
 
-/** The next version number: for 0.y.z a break raises y (Semantic Versioning 2.0.0, clause 4). */
+/**
+ * The next version number: for 0.y.z a break raises y (Semantic Versioning 2.0.0, clause 4).
+ *
+ * @example
+ * ```ts
+ * import { nextVersion } from 'caulker'
+ * console.assert(nextVersion('1.4.2', [{ contract: 'chain-winch', path: [], weight: 'minor', says: 'is new' }]) === '1.5.0')
+ * ```
+ */
 export function nextVersion(version: string, changes: readonly Change[]): string {
   const [major = 0, minor = 0, patch = 0] = version.split(/[.+-]/).map(Number)
   const heaviest = weightOf(changes)

@@ -38,6 +38,13 @@ export function contractToJson(of: AnyContract): ContractJson {
 /**
  * Reads a contract from plain JSON; one whose types `caulker sheet --types` has declared is typed by them. Throws a {@link CaulkerError} `malformed-contract` like
  * {@link contract} does.
+ *
+ * @example
+ * ```ts
+ * import { contractFromJson } from 'caulker'
+ * const winch = contractFromJson({ tag: 'chain-winch', values: { turns: { type: { type: 'integer' }, default: 0 } } })
+ * console.assert(winch.values['turns']?.event === 'turns-set')
+ * ```
  */
 export function contractFromJson<T extends ContractTypes>(json: ContractJson & { readonly types?: T }): Contract<T>
 export function contractFromJson(json: unknown): AnyContract

@@ -61,6 +61,8 @@ export interface ProbeReport {
   readonly component: string
   readonly seed: number
   readonly clauses: readonly ClauseResult[]
+  /** Why it could not be judged at all, where it could not. */
+  readonly unready?: string
 }
 
 const MOST_TRAILS = 160
@@ -116,7 +118,12 @@ async function probeIn(
         ? unproven(clause, subject.unready)
         : await resultOf(clause, subject, seed, options.random ?? 12),
     )
-  return { component: contract.tag, seed, clauses: results }
+  return {
+    component: contract.tag,
+    seed,
+    clauses: results,
+    ...('unready' in subject ? { unready: subject.unready } : {}),
+  }
 }
 
 async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {

@@ -112,7 +112,25 @@ export function screen<
   return Object.freeze(made) as never
 }
 
-/** What a cell is loaded with: an operation that reads, and what it is given. */
+/**
+ * What a cell is loaded with: an operation that reads, and what it is given.
+ *
+ * @example
+ * ```ts
+ * import { source } from 'caulker'
+ * import { contract, load, screen, twoWay, Type } from 'caulker'
+ * const office = source('yard-office', { turns: { effect: 'reads', gives: Type.Integer() }, book: { effect: 'creates', takes: Type.Object({ turns: Type.Integer() }) } })
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   sources: { office },
+ *   loads: ({ sources }) => ({ turns: load(sources.office.turns) }),
+ *   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) } }),
+ * })
+ * console.assert(slip.loads['turns']?.operation.name === 'turns')
+ * ```
+ */
 export function load<Takes, Gives>(
   operation: OperationRef<Takes, Gives>,
   ...given: undefined extends Takes ? [] : [Takes]

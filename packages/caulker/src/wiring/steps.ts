@@ -82,17 +82,62 @@ interface Follow {
   fails?: Steps
 }
 
-/** A step that sets a cell to a value, or to what the event carried ({@link payload}). */
+/**
+ * A step that sets a cell to a value, or to what the event carried ({@link payload}).
+ *
+ * @example
+ * ```ts
+ * import { contract, screen, set, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: ({ cells }) => ({ ease: [set(cells.turns, 3)] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'set')
+ * ```
+ */
 export function set<T>(cell: Cell<T>, value: NoInfer<T> | Payload): Step {
   return { step: 'set', cell, value }
 }
 
-/** A step that brings a cell back to its initial value. */
+/**
+ * A step that brings a cell back to its initial value.
+ *
+ * @example
+ * ```ts
+ * import { contract, clear, screen, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: ({ cells }) => ({ ease: [clear(cells.turns)] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'clear')
+ * ```
+ */
 export function clear(cell: AnyCell): Step {
   return { step: 'clear', cell }
 }
 
-/** A step that calls a command of a fitting, with the argument that it takes. */
+/**
+ * A step that calls a command of a fitting, with the argument that it takes.
+ *
+ * @example
+ * ```ts
+ * import { contract, run, screen, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: ({ fittings }) => ({ ease: [run(fittings.winch, 'reset')] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'run')
+ * ```
+ */
 export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
   fitting: FittingRef<C>,
   command: K,
@@ -106,6 +151,21 @@ export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
  *
  * @param rest what the operation takes, as constants, cells or an object of them; then `into`, the cell that takes the answer, and the
  * steps `then` and `fails`
+ * @example
+ * ```ts
+ * import { source } from 'caulker'
+ * import { contract, call, screen, twoWay, Type } from 'caulker'
+ * const office = source('yard-office', { turns: { effect: 'reads', gives: Type.Integer() }, book: { effect: 'creates', takes: Type.Object({ turns: Type.Integer() }) } })
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   sources: { office },
+ *   actions: ({ cells, sources }) => ({ ease: [call(sources.office.book, { turns: cells.turns })] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'call')
+ * ```
  */
 export function call<Takes, Gives>(
   operation: OperationRef<Takes, Gives>,
@@ -124,22 +184,91 @@ export function call<Takes, Gives>(
   }
 }
 
-/** A step that loads what a cell holds once more, by the operation that the screen loads it with. */
+/**
+ * A step that loads what a cell holds once more, by the operation that the screen loads it with.
+ *
+ * @example
+ * ```ts
+ * import { source } from 'caulker'
+ * import { contract, load, refresh, screen, twoWay, Type } from 'caulker'
+ * const office = source('yard-office', { turns: { effect: 'reads', gives: Type.Integer() }, book: { effect: 'creates', takes: Type.Object({ turns: Type.Integer() }) } })
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   sources: { office },
+ *   loads: ({ sources }) => ({ turns: load(sources.office.turns) }),
+ *   actions: ({ cells }) => ({ ease: [refresh(cells.turns)] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'refresh')
+ * ```
+ */
 export function refresh(cell: AnyCell): Step {
   return { step: 'refresh', cell }
 }
 
-/** A step that submits the screen: every field commits, all that is required is checked, and it is sent once. */
+/**
+ * A step that submits the screen: every field commits, all that is required is checked, and it is sent once.
+ *
+ * @example
+ * ```ts
+ * import { source } from 'caulker'
+ * import { contract, screen, submit, twoWay, Type } from 'caulker'
+ * const office = source('yard-office', { turns: { effect: 'reads', gives: Type.Integer() }, book: { effect: 'creates', takes: Type.Object({ turns: Type.Integer() }) } })
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   sources: { office },
+ *   actions: () => ({ ease: [submit()] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ *   submit: { sends: ['turns'], to: 'office.book' },
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'submit')
+ * ```
+ */
 export function submit(): Step {
   return { step: 'submit' }
 }
 
-/** A step that brings the screen back as its `reset` clause says. */
+/**
+ * A step that brings the screen back as its `reset` clause says.
+ *
+ * @example
+ * ```ts
+ * import { contract, reset, screen, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: () => ({ ease: [reset()] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ *   reset: { to: 'initial' },
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'reset')
+ * ```
+ */
 export function reset(): Step {
   return { step: 'reset' }
 }
 
-/** A step that writes the open draft of one fitting back, and sends it where `to` says so. */
+/**
+ * A step that writes the open draft of one fitting back, and sends it where `to` says so.
+ *
+ * @example
+ * ```ts
+ * import { contract, draft, save, screen, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: ({ fittings }) => ({ ease: [save(fittings.winch)] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: draft(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'save')
+ * ```
+ */
 export function save<Takes, Gives>(
   fitting: AnyFitting,
   more: Follow & { to?: OperationRef<Takes, Gives>; given?: GivenTo<NoInfer<Takes>> } = {},
@@ -147,17 +276,65 @@ export function save<Takes, Gives>(
   return { step: 'save', fitting, to: more.to, given: more.given, then: more.then ?? [], fails: more.fails ?? [] }
 }
 
-/** A step that forgets the open draft of one fitting, so that it shows its cell again. */
+/**
+ * A step that forgets the open draft of one fitting, so that it shows its cell again.
+ *
+ * @example
+ * ```ts
+ * import { contract, discard, draft, screen, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: ({ fittings }) => ({ ease: [discard(fittings.winch)] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: draft(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'discard')
+ * ```
+ */
 export function discard(fitting: AnyFitting): Step {
   return { step: 'discard', fitting }
 }
 
-/** A step that leaves the screen for another one of the journey. */
+/**
+ * A step that leaves the screen for another one of the journey.
+ *
+ * @example
+ * ```ts
+ * import { contract, go, screen, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: () => ({ ease: [go('mooring')] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'go')
+ * ```
+ */
 export function go(to: string): Step {
   return { step: 'go', to }
 }
 
-/** A step that tells every screen that hears the topic. */
+/**
+ * A step that tells every screen that hears the topic.
+ *
+ * @example
+ * ```ts
+ * import { topic } from 'caulker'
+ * import { contract, announce, screen, twoWay, Type } from 'caulker'
+ * const freed = topic('crane-freed', Type.Integer())
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   topics: { freed },
+ *   actions: ({ cells, topics }) => ({ ease: [announce(topics.freed, cells.turns)] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'announce')
+ * ```
+ */
 export function announce<T>(
   topic: TopicRef<T>,
   ...value: undefined extends T ? [] : [NoInfer<T> | Payload | Followed<NoInfer<T>>]
@@ -165,7 +342,21 @@ export function announce<T>(
   return { step: 'announce', topic, value: value[0] }
 }
 
-/** A step of a component's interior that sends one of its events. */
+/**
+ * A step of a component's interior that sends one of its events.
+ *
+ * @example
+ * ```ts
+ * import { contract, interior, report, twoWay, Type } from 'caulker'
+ * import { nativeNumber } from 'caulker/dom'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Union([Type.Number(), Type.Null()]), default: null } }, events: { slipped: {} } })
+ * const inside = interior(winch, {
+ *   fittings: { field: nativeNumber },
+ *   bind: ({ face }) => ({ field: { value: twoWay(face.values.turns), on: { input: [report(face.events.slipped)] } } }),
+ * })
+ * console.assert(inside.contract === winch)
+ * ```
+ */
 export function report<T>(event: EventRef<T>, value?: NoInfer<T> | Payload | Followed<NoInfer<T>>): Step {
   return { step: 'report', event, value }
 }
@@ -174,6 +365,18 @@ export function report<T>(event: EventRef<T>, value?: NoInfer<T> | Payload | Fol
  * What the event carried, for `set(cells.note, payload())`; in the steps after a call, what the answer carried.
  *
  * @param at a JSON Pointer into it (RFC 6901), such as `/limit`; all of it where it is left out
+ * @example
+ * ```ts
+ * import { contract, payload, screen, set, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   actions: ({ cells }) => ({ ease: [set(cells.turns, payload())] }),
+ *   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: actions.ease } } }),
+ * })
+ * console.assert(slip.actions.ease.steps[0]?.step === 'set')
+ * ```
  */
 export function payload(at = ''): Payload {
   return { kind: 'payload', at }

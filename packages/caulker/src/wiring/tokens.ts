@@ -86,17 +86,56 @@ export interface Showing {
  * Follows a cell or a reckoned cell: the fitting shows what the owner holds, and its edits go nowhere.
  *
  * @param options `showOnly: true` says that a value is only meant to be shown, so that no finding asks for the way back
+ * @example
+ * ```ts
+ * import { contract, oneWay, screen, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   bind: ({ cells }) => ({ winch: { turns: oneWay(cells.turns) } }),
+ * })
+ * console.assert(slip.bindings['winch']?.['turns']?.kind === 'one-way')
+ * ```
  */
 export function oneWay<T>(source: Cell<T> | Reckoned<T>, options?: { showOnly?: boolean }): OneWay<T> {
   return { kind: 'one-way', source, showOnly: options?.showOnly ?? false }
 }
 
-/** Shares a cell: the fitting shows what the owner holds, and the owner takes what the fitting reports. */
+/**
+ * Shares a cell: the fitting shows what the owner holds, and the owner takes what the fitting reports.
+ *
+ * @example
+ * ```ts
+ * import { contract, screen, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) } }),
+ * })
+ * console.assert(slip.bindings['winch']?.['turns']?.kind === 'two-way')
+ * ```
+ */
 export function twoWay<T>(cell: Cell<T>): TwoWay<T> {
   return { kind: 'two-way', source: cell }
 }
 
-/** Edits a copy of a cell: it is opened by the first edit, written back by {@link save} and forgotten by {@link discard}. */
+/**
+ * Edits a copy of a cell: it is opened by the first edit, written back by {@link save} and forgotten by {@link discard}.
+ *
+ * @example
+ * ```ts
+ * import { contract, draft, screen, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   bind: ({ cells }) => ({ winch: { turns: draft(cells.turns) } }),
+ * })
+ * console.assert(slip.bindings['winch']?.['turns']?.kind === 'draft')
+ * ```
+ */
 export function draft<T>(cell: Cell<T>): DraftOf<T> {
   return { kind: 'draft', source: cell }
 }
@@ -147,6 +186,18 @@ export function rowsOf<T>(cell: Cell<T[]>, key: NoInfer<Extract<keyof T, string>
  * Shows a fitting only while a cell is true, or is `is`.
  *
  * @param options `hidden` says what becomes of its values while it is not shown: `kept` (the default) or `cleared`
+ * @example
+ * ```ts
+ * import { contract, screen, shownWhile, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   shown: ({ cells }) => ({ winch: shownWhile(cells.turns, { is: 3 }) }),
+ *   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) } }),
+ * })
+ * console.assert(slip.shown['winch']?.is === 3)
+ * ```
  */
 export function shownWhile<T>(
   source: Cell<T> | Reckoned<T>,

@@ -1,6 +1,14 @@
 import { isHost } from './types.js'
 
-/** A value as a person reads it in a ledger: data as JSON, a host object by its name, size and type. */
+/**
+ * A value as a person reads it in a ledger: data as JSON, a host object by its name, size and type.
+ *
+ * @example
+ * ```ts
+ * import { printed } from 'caulker'
+ * console.assert(printed({ turns: 3 }) === '{"turns":3}' && printed(undefined) === 'not given')
+ * ```
+ */
 export function printed(value: unknown, most = 60): string {
   const text = textOf(value)
   return text.length <= most ? text : `${text.slice(0, most - 1)}…`

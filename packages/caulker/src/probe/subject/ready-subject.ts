@@ -99,6 +99,9 @@ export async function subjectFor(
     playAnew: (trail) => inTurn(() => stage.play(trail)),
     frames: options.frames,
   }
+  const isThere = await stage.look(base, [], (container) => container.getElementsByTagName(contract.tag).length > 0)
+  if (subject.define !== undefined && isThere === false)
+    return { unready: 'it takes itself out of the page as soon as it is mounted; let it stay, or probe what holds it' }
   const ways = await survey(subject, stage, options.gestures ?? [])
   const controls = await stage.look(middle, [], (container) =>
     controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),

@@ -75,7 +75,7 @@ export const mark = contract('mark-field', { summary: 'A mark', values: { mark: 
       /'feet' throws: no chain\.\n {2}at .*throws\.screen\.ts:6:\d+, in slipway \/ feet\n {2}failing-function, error/,
     )
     expect(out).to.match(
-      /Type of 'count': 'type' cannot be "integerr"; did you mean 'integer'\?\.?\n {2}at .*typo\.contract\.json:\d+/,
+      /Type of 'count': 'type' cannot be "integerr"\.\n {2}at .*typo\.contract\.json:\d+.*\n.*To mend: Did you mean 'integer'\?/,
     )
     expect(out).to.match(/Type of 'way': '\$ref' leads to "#\/\$defs\/none", and there is nothing/)
     expect(out).to.match(/'chain-winch' has another contract that says something else/)

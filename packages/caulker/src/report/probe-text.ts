@@ -30,7 +30,7 @@ export function componentText(given: ComponentReport, options: ProbeTextOptions 
   const component = visibleIn(given)
   const ink = inkFor(options.colour ?? false)
   const width = options.width ?? 110
-  const lines = leaks(component) ? ['', ...leakingLines(component, width, ink), ''] : soundLines(component, width, ink)
+  const lines = leaks(component) ? [...leakingLines(component, width, ink), ''] : soundLines(component, width, ink)
   return `${lines.join('\n')}\n`
 }
 

@@ -21,12 +21,13 @@ export const winch = contract('chain-winch', { values: { turns: { type: turns, d
       for (const [name, clause] of Object.entries(clauses))
         for (const [key, { kind }] of Object.entries(its.table))
           if (kind.isType === true && clause[key] !== undefined)
-            for (const { at, says } of schemaProblems(clause[key]))
+            for (const { at, says, meant } of schemaProblems(clause[key]))
               yield leak(
                 [section, name],
                 `${key} of '${name}'${at.length < 2 ? '' : ` at ${at.slice(0, -1).join('.')}`}: ${says}`,
                 {
                   path: [section, name, key, ...at],
+                  ...(meant === undefined ? {} : { mend: `Did you mean '${meant}'?` }),
                 },
               )
   },

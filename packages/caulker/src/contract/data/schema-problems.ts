@@ -7,6 +7,8 @@ import { accepts, HOST_KEYWORD, Type, type TSchema } from './types.js'
 export interface SchemaProblem {
   readonly at: readonly string[]
   readonly says: string
+  /** The word that was meant, where one is near. */
+  readonly meant?: string | undefined
 }
 
 const KINDS = ['null', 'boolean', 'object', 'array', 'number', 'string', 'integer']
@@ -120,12 +122,12 @@ function* keywordProblems(key: string, value: unknown, at: readonly string[], ro
   const allowed = VALUES[key]
   if (allowed === undefined) {
     const near = closest(key, KEYWORDS)
-    if (near !== undefined) yield { at, says: `'${key}' is no keyword of JSON Schema; did you mean '${near}'?` }
+    if (near !== undefined) yield { at, says: `'${key}' is no keyword of JSON Schema`, meant: near }
     return
   }
   if (!accepts(allowed, value)) {
     const near = key === 'type' && typeof value === 'string' ? closest(value, KINDS) : undefined
-    yield { at, says: `'${key}' cannot be ${printed(value)}${near === undefined ? '' : `; did you mean '${near}'?`}` }
+    yield { at, says: `'${key}' cannot be ${printed(value)}`, meant: near }
   } else if (key === 'pattern' && !isPattern(value as string))
     yield { at, says: `'pattern' is no regular expression: ${printed(value)}` }
   else if (key === '$ref' && (value as string).startsWith('#') && !leadsSomewhere(value as string, root))

@@ -1,8 +1,7 @@
 import { Bench } from 'tinybench'
 import { JSDOM } from 'jsdom'
 import { reckon, screen, twoWay, Type } from 'caulker'
-import { firstSlots, step } from 'caulker/inside/engine'
-import { compile } from 'caulker/inside/wiring'
+import { compile, firstState, scratchFor, step } from 'caulker/inside/machine'
 import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 
 // npm run bench: ratios measured in this one run. They say how a thing compares on this machine now, not how fast it is.
@@ -85,14 +84,15 @@ const chain = compile(
     bind: () => ({}),
   }),
 )
-let slots = firstSlots(chain).slots
+const scratch = scratchFor(chain)
+let state = firstState(chain, {}, scratch).state
 const byHand = Array.from({ length: 101 }, () => 0)
 let value = 0
 await ratio(
   'one transaction over a chain of 100 reckoned cells',
   3,
   () => {
-    slots = step(chain, slots, { kind: 'set', changes: [[0, ++value]] }).slots
+    state = step(chain, state, { kind: 'set', changes: [[0, ++value]] }, scratch).state
   },
   () => {
     byHand[0] = ++value

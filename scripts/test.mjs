@@ -5,6 +5,7 @@ import { ensureChromium } from './ensure-chromium.mjs'
 
 // npm test [-- --grep TEXT] [-- FILE...]: builds, compiles the tests, runs them side by side, and closes with their count.
 ensureChromium()
+await import('./clean.mjs')
 for (const project of ['packages/caulker', 'packages/caulker-cli', 'test']) {
   const { status } = spawnSync(process.execPath, ['node_modules/typescript/bin/tsc', '-p', project], {
     stdio: 'inherit',

@@ -10,17 +10,17 @@ const BELOW: Record<string, string[]> = {
   mount: ['contract'],
   wiring: ['words', 'contract'],
   check: ['words', 'contract', 'wiring'],
-  engine: ['words', 'contract', 'wiring'],
-  ideal: ['words', 'contract', 'mount', 'engine'],
+  machine: ['words', 'contract', 'wiring'],
+  ideal: ['words', 'contract', 'mount', 'machine'],
   page: ['words', 'contract', 'check'],
-  dom: ['words', 'contract', 'wiring', 'mount', 'engine', 'ideal'],
-  probe: ['words', 'contract', 'wiring', 'mount', 'engine', 'ideal', 'dom'],
+  dom: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal'],
+  probe: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal', 'dom'],
   report: ['words', 'contract', 'check', 'page', 'probe'],
   node: ['words', 'contract', 'check', 'dom', 'probe', 'page', 'report'],
   tasks: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node'],
   cli: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node', 'tasks'],
 }
-const CORE = ['words', 'contract', 'mount', 'wiring', 'check', 'engine', 'ideal']
+const CORE = ['words', 'contract', 'mount', 'wiring', 'check', 'machine', 'ideal']
 const LIBRARY = 'packages/caulker/src'
 const COMMAND = 'packages/caulker-cli/src'
 

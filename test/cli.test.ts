@@ -4,7 +4,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { reportSchema } from 'caulker/report'
-import { caulker, folderWith } from './support/cli.js'
+import { caulker, folderWith, type Ran } from './support/cli.js'
 
 const CONTRACT = `import { contract, Type } from 'caulker'\nexport const winch = contract('chain-winch', { summary: 'A winch', values: { turns: { type: Type.Integer(), default: 0 } } })\n`
 const schema = JSON.parse(readFileSync('packages/caulker/schema/report-1.json', 'utf8')) as object
@@ -166,14 +166,22 @@ describe('the command line', () => {
       /a\.contract\.ts: no module is known that defines <chain-winch>; name it in caulker\.config\.ts/,
     ],
   ]
-  for (const [what, files, message] of unreadable)
-    it(`says which file could not be judged, and ends with 2: ${what}`, async () => {
-      const { code, out } = await caulker('probe', folderWith(files))
-      expect(code, out).to.equal(2)
-      expect(out.split('Could not be judged\n')[1]!.split('\n\n')[0])
-        .to.match(message)
-        .and.satisfy((text: string) => text.trim().split('\n').length === 1)
+  describe('says which file could not be judged, each in one line, and ends with 2', () => {
+    let ran: Ran
+    before(async () => {
+      const files = unreadable.flatMap(([, some], at) =>
+        Object.entries(some).map(([name, text]) => [`case-${at}/${name}`, text] as const),
+      )
+      ran = await caulker('probe', folderWith(Object.fromEntries(files)))
     })
+    for (const [at, [what, , message]] of unreadable.entries())
+      it(what, () => {
+        const [, troubles = ''] = ran.out.split('Could not be judged\n')
+        const lines = troubles.split('\n').filter((line) => line.includes(`case-${at}/`))
+        expect([ran.code, lines.length], ran.out).to.eql([2, 1])
+        expect(lines[0]).to.match(message)
+      })
+  })
 
   it('judges the sound files of a folder even where another cannot be read', async () => {
     const { code, out } = await caulker(

@@ -1,4 +1,4 @@
-import { type Fault } from 'caulker/inside/engine'
+import { type Fault } from 'caulker/inside/machine'
 import { expect } from 'chai'
 import { contract, oneWay, run, screen, set, twoWay, Type } from 'caulker'
 import { elementMount, mountScreen, nativeButton, nativeNumber, nativeText } from 'caulker/dom'

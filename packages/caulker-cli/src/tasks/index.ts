@@ -1,10 +1,26 @@
-import { check, checkAgain } from './check-task.js'
-import { compare } from './compare-task.js'
-import { probePlan } from './probe-plan.js'
-import { sheet } from './sheet-task.js'
+import type { check, checkAgain } from './check-task.js'
+import type { compare } from './compare-task.js'
+import type { probePlan } from './probe-plan.js'
+import type { sheet } from './sheet-task.js'
 
 /** Everything that runs code of the user's outside of a probe: each runs in a thread with limits. */
-export const tasks = { check, checkAgain, compare, probePlan, sheet }
-
-export type Tasks = typeof tasks
+export interface Tasks {
+  readonly check: typeof check
+  readonly checkAgain: typeof checkAgain
+  readonly compare: typeof compare
+  readonly probePlan: typeof probePlan
+  readonly sheet: typeof sheet
+}
 export type TaskName = keyof Tasks
+
+/** Loads only what one task needs: that is most of the time that a small one takes. */
+export async function loadTask<N extends TaskName>(name: N): Promise<Tasks[N]> {
+  const modules = {
+    check: () => import('./check-task.js'),
+    checkAgain: () => import('./check-task.js'),
+    compare: () => import('./compare-task.js'),
+    probePlan: () => import('./probe-plan.js'),
+    sheet: () => import('./sheet-task.js'),
+  }
+  return ((await modules[name]()) as never as Tasks)[name]
+}

@@ -2,7 +2,7 @@ import { CaulkerError, messageOf } from 'caulker/inside/words'
 import { parentPort, workerData } from 'node:worker_threads'
 import type { Trouble } from '../node/errors.js'
 import { beat } from '../node/heartbeat.js'
-import { tasks, type TaskName } from './index.js'
+import { loadTask, type TaskName } from './index.js'
 import type { Task } from './task.js'
 
 export interface Asked {
@@ -23,8 +23,8 @@ process.exit = (code) => {
 }
 
 async function work({ task, given, skip }: Asked): Promise<Answered> {
-  const run = tasks[task] as Task<unknown, unknown>
   try {
+    const run = (await loadTask(task)) as Task<unknown, unknown>
     return {
       kind: 'done',
       result: await run(given, { skip, begin: (doing) => beat(memory, JSON.stringify(doing)) }),

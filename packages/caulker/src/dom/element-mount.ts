@@ -7,7 +7,7 @@ import {
   type AnyContract,
   type ValueClause,
 } from '../contract/index.js'
-import { deepActiveElement } from './focus.js'
+import { deepActiveElement, isInside } from './focus.js'
 import type { Native } from './native.js'
 import { nativeFor } from './natives.js'
 import type { Given, Heard, Mount, Mounted } from '../mount/index.js'
@@ -87,7 +87,8 @@ function mountOver(
     read,
     commit() {
       const active = deepActiveElement(element.ownerDocument)
-      if (active === null) return
+      // Whoever is in another field is left there.
+      if (active === null || !isInside(active, element)) return
       active.blur()
       active.focus()
     },
@@ -156,21 +157,46 @@ function listen(
     element.addEventListener(event, listener)
     stops.push(() => element.removeEventListener(event, listener))
   }
-  for (const value of valueClauses(contract)) {
-    const parts = pointerParts(value.payloadAt) ?? []
-    on(value.event, (event) => {
-      if (!isUnfinished(event)) hear({ event: value.event, payload: carried(value, valueAt(event, parts)) })
+  for (const [event, values] of byEvent(contract))
+    on(event, (happened) => {
+      if (isUnfinished(happened)) return
+      const reported: Record<string, unknown> = {}
+      for (const { value, at } of values) reported[value.name] = carried(value, valueAt(happened, at))
+      // One event may report several values: it is one report all the same.
+      const [first] = values
+      const payload =
+        values.length === 1 && first !== undefined
+          ? reported[first.value.name]
+          : ((happened as CustomEvent).detail ?? null)
+      hear({ event, payload, values: reported })
     })
+  for (const { value, at } of valueClauses(contract).map(withPointer)) {
     const { vetoEvent } = value
     if (vetoEvent !== undefined)
-      on(vetoEvent, (event) => {
-        const payload = carried(value, valueAt(event, parts))
-        hear({ event: vetoEvent, payload, veto: () => event.preventDefault() })
-      })
+      on(vetoEvent, (event) =>
+        hear({ event: vetoEvent, payload: carried(value, valueAt(event, at)), veto: () => event.preventDefault() }),
+      )
   }
   for (const name of Object.keys(contract.events))
     on(native?.events[name] ?? name, (event) => hear({ event: name, payload: (event as CustomEvent).detail ?? null }))
   return { stop: () => stops.forEach((stop) => stop()) }
+}
+
+/** A value, and where it stands in the events that carry it. */
+interface Carried {
+  readonly value: ValueClause
+  readonly at: readonly string[]
+}
+
+function withPointer(value: ValueClause): Carried {
+  return { value, at: pointerParts(value.payloadAt) ?? [] }
+}
+
+function byEvent(contract: AnyContract): Map<string, Carried[]> {
+  const events = new Map<string, Carried[]>()
+  for (const one of valueClauses(contract).map(withPointer))
+    events.set(one.value.event, [...(events.get(one.value.event) ?? []), one])
+  return events
 }
 
 /** An event of a fitting that stands inside this one is not this one's. */

@@ -1,7 +1,7 @@
 import { CaulkerError, hint } from '../words/index.js'
 import { type AnyContract } from '../contract/index.js'
-import { createRunner, faultText, type Fault, type Refusal, type Runner } from '../engine/index.js'
-import { compile, type AnyScreen, type Screen } from '../wiring/index.js'
+import { compile, drive, faultText, type Amendment, type Driver, type Fault, type Refusal } from '../machine/index.js'
+import type { AnyScreen, Screen } from '../wiring/index.js'
 import { elementMount } from './element-mount.js'
 import type { Mount, Mounted } from '../mount/index.js'
 
@@ -12,7 +12,10 @@ export interface MountScreenOptions {
   readonly mounts?: Readonly<Record<string, Mount>>
   /** Is told of what was thrown by reckoned cells, handlers and components; by default it goes to the console. */
   readonly onFault?: (fault: Fault) => void
+  /** Is told of a proposed value that was turned down, and why. */
   readonly onRefused?: (refusal: Refusal) => void
+  /** Is told of a proposed value that was made right, and what stands instead. */
+  readonly onAmended?: (amendment: Amendment) => void
   /** Is called when a change and all that follows from it have settled. */
   readonly onSettled?: () => void
 }
@@ -25,7 +28,8 @@ type ActionsOf<S> = S extends Screen<any, any, any, infer A> ? keyof A & string 
 export interface MountedScreen<S extends AnyScreen> {
   read<K extends Extract<keyof CellsOf<S>, string>>(cell: K): CellsOf<S>[K]
   read(reckoned: ReckonedOf<S>): unknown
-  set<K extends Extract<keyof CellsOf<S>, string>>(cell: K, value: CellsOf<S>[K]): void
+  /** Sets a cell; gives why that was turned down, where it was. */
+  set<K extends Extract<keyof CellsOf<S>, string>>(cell: K, value: CellsOf<S>[K]): string | undefined
   act(action: ActionsOf<S>): void
   /** What one fitting says that its property or value is, for a look from outside. */
   component(fitting: string): Mounted
@@ -57,40 +61,52 @@ export function mountScreen<S extends AnyScreen>(
   root: ParentNode,
   options: MountScreenOptions = {},
 ): MountedScreen<S> {
-  const plan = compile(screen)
+  const machine = compile(screen)
   const onFault = options.onFault ?? ((fault) => console.error(`${screen.name}: ${faultText(fault)}`))
   const mounted = new Map<string, Mounted>()
-  const runner: Runner = createRunner(
-    plan,
+  const driver: Driver = drive(
+    machine,
     {
       tell: (fitting, changes) => mounted.get(fitting)?.tell(changes),
       command: (fitting, name, args) => mounted.get(fitting)?.command(name, ...args),
       read: (fitting, name) => mounted.get(fitting)?.read(name),
       fault: onFault,
       refused: options.onRefused ?? (() => undefined),
+      amended: options.onAmended ?? (() => undefined),
       settled: options.onSettled ?? (() => undefined),
     },
-    options.initial,
+    { initial: options.initial ?? {}, isMounting: true },
   )
-  if (plan.declaredOnly.length > 0)
+  if (machine.declaredOnly.length > 0)
     onFault({
       place: 'mount',
-      error: new Error(`declared and checked, and not carried out by this version: ${plan.declaredOnly.join(', ')}`),
+      error: new Error(`declared and checked, and not carried out by this version: ${machine.declaredOnly.join(', ')}`),
     })
-  for (const { name, contract } of plan.fittings) {
-    const mount = options.mounts?.[name] ?? elementMount({ element: elementFor(screen, root, name, contract) })
-    mounted.set(
-      name,
-      mount(contract, runner.given(name), ({ event, payload, veto }) => {
-        if (veto !== undefined && runner.vetoes(name, event, payload)) veto()
-        runner.hear(name, event, payload)
-      }),
-    )
+  const removeAll = () => {
+    driver.end()
+    mounted.forEach((one) => one.remove())
   }
+  try {
+    for (const { name, contract } of machine.fittings) {
+      const mount = options.mounts?.[name] ?? elementMount({ element: elementFor(screen, root, name, contract) })
+      mounted.set(
+        name,
+        mount(contract, driver.given(name), ({ event, payload, values, veto }) => {
+          if (veto !== undefined && driver.vetoes(name, event, payload)) veto()
+          driver.hear(name, event, payload, values)
+        }),
+      )
+    }
+  } catch (thrown) {
+    // A mount that fails leaves nothing behind.
+    removeAll()
+    throw thrown
+  }
+  driver.begin()
   return {
-    read: (name: string) => runner.read(name) as never,
-    set: (cell, value) => runner.set(cell, value),
-    act: (action) => runner.act(action),
+    read: (name: string) => driver.read(name) as never,
+    set: (cell, value) => driver.set(cell, value),
+    act: (action) => driver.act(action),
     component(fitting) {
       const found = mounted.get(fitting)
       if (found === undefined)
@@ -100,7 +116,7 @@ export function mountScreen<S extends AnyScreen>(
         )
       return found
     },
-    remove: () => mounted.forEach((one) => one.remove()),
+    remove: removeAll,
   }
 }
 

@@ -7,6 +7,8 @@ export type Given = Readonly<Record<string, unknown>>
 export interface Heard {
   readonly event: string
   readonly payload: unknown
+  /** The values that the event reports, by name, where it reports any. */
+  readonly values?: Given
   /** There where the event asks before a change: keeps it from happening. */
   readonly veto?: () => void
 }

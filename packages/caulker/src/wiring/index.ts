@@ -1,13 +1,3 @@
-export {
-  compile,
-  planned,
-  type BoundName,
-  type FittingPlan,
-  type Hearing,
-  type Plan,
-  type PlannedStep,
-  type ReckonedSlot,
-} from './compile.js'
 export { handlers, isHandlerTable, type Handler, type HandlerTable } from './handlers.js'
 export { interior, isInterior, type Interior } from './interior.js'
 export { isJourney, journey, type Journey, type JourneyDraft } from './journey.js'

@@ -141,7 +141,7 @@ export function clear(cell: AnyCell): Step {
 export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
   fitting: FittingRef<C>,
   command: K,
-  ...args: C[K] extends { takes: infer T extends TSchema } ? [Static<T> | Payload] : []
+  ...args: C[K] extends { takes: infer T extends TSchema } ? [Static<T> | Payload | Followed<Static<T>>] : []
 ): Step {
   return { step: 'run', fitting, command, args }
 }

@@ -1,4 +1,5 @@
 import { eventNames, valueClauses } from '../../contract/index.js'
+import type { Given } from '../../mount/index.js'
 import { hearConsole } from './around.js'
 import { OWNED } from './owner.js'
 import { formValuesOf, noteFault, readOf, rootOf, type Scene } from './scene.js'
@@ -7,7 +8,7 @@ import { formValuesOf, noteFault, readOf, rootOf, type Scene } from './scene.js'
 export const MOST_REPORTS = 300
 
 /** Takes a report as the owner does: it is noted as it was then, and goes into the cells unless the owner heeds nothing. */
-export function hear(scene: Scene, event: string, payload: unknown): void {
+export function hear(scene: Scene, event: string, payload: unknown, values?: Given): void {
   if (++scene.heardInAll > MOST_REPORTS) return
   const value = valueClauses(scene.contract).find((clause) => clause.event === event)
   const { plan, runner, since } = scene
@@ -15,9 +16,9 @@ export function hear(scene: Scene, event: string, payload: unknown): void {
     since.heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
     return
   }
-  const known = runner.slots()[plan.bound.find((bound) => bound.name === value.name)?.known ?? -1]
+  const known = runner.state()[plan.bound.find((bound) => bound.name === value.name)?.known ?? -1]
   since.heard.push({ event, value: value.name, payload, readThen: readOf(scene, value.name), knownThen: known })
-  if (scene.trail.setting !== 'unheeded') runner.hear(OWNED, event, payload)
+  if (scene.trail.setting !== 'unheeded') runner.hear(OWNED, event, payload, values)
 }
 
 /** Listens to what goes wrong, is said or is submitted on the page; gives a way to stop. */

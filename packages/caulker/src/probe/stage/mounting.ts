@@ -13,9 +13,9 @@ const PLAIN_SETTINGS: readonly Setting[] = ['twin', 'vetoed', 'unheeded']
 export function mountIt(scene: Scene): Mounted {
   const { contract, trail, options, place, owned, runner } = scene
   const { setting } = trail
-  const hears: Parameters<Mount>[2] = ({ event, payload, veto }) => {
+  const hears: Parameters<Mount>[2] = ({ event, payload, values, veto }) => {
     if (setting === 'vetoed') veto?.()
-    hear(scene, event, payload)
+    hear(scene, event, payload, values)
   }
   const given = owned.copy(runner.given(OWNED))
   if (setting === 'reversed') return options.mountInto(place)(reversed(contract), given, hears)

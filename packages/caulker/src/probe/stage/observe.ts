@@ -18,7 +18,7 @@ export async function rowAfter(scene: Scene, move: Move | undefined, impossible:
   const row: Omit<Row, 'fault' | 'heard' | 'spoils'> = {
     move,
     held: Object.fromEntries(held.filter(([, value]) => value !== undefined)),
-    known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.slots()[bound.known]])),
+    known: Object.fromEntries(plan.bound.map((bound) => [bound.name, runner.state()[bound.known]])),
     read: Object.fromEntries(names.map((name) => [name, snapshot(readOf(scene, name))])),
     readings: Object.fromEntries(Object.keys(contract.readings).map((name) => [name, snapshot(readOf(scene, name))])),
     ...(scene.since.gave === undefined ? {} : { gave: snapshot(scene.since.gave.value) }),

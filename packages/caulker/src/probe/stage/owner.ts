@@ -1,11 +1,12 @@
 import { givenClauses, valueClauses, type AnyContract } from '../../contract/index.js'
-import { compile, oneWay, screen, twoWay, type Plan } from '../../wiring/index.js'
+import { compile, type Machine } from '../../machine/index.js'
+import { oneWay, screen, twoWay } from '../../wiring/index.js'
 
 /** The name of the component with its owner. */
 export const OWNED = 'it'
 
 /** The owner of one component: a screen of one fitting, with a cell for each name. */
-export function ownerOf(contract: AnyContract): Plan {
+export function ownerOf(contract: AnyContract): Machine {
   const clauses = givenClauses(contract)
   const bindings = (cells: Record<string, never>) =>
     Object.fromEntries(

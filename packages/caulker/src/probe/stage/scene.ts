@@ -1,8 +1,7 @@
 import { messageOf } from '../../words/index.js'
 import { type AnyContract } from '../../contract/index.js'
-import type { Runner } from '../../engine/index.js'
+import type { Driver, Machine } from '../../machine/index.js'
 import type { Mounted } from '../../mount/index.js'
-import type { Plan } from '../../wiring/index.js'
 import type { personAt } from '../person/index.js'
 import type { ownObjects } from './around.js'
 import type { FormState } from './form-state.js'
@@ -13,7 +12,7 @@ import type { Trail } from './trail.js'
 /** One mount of a component in a place of its own, with its owner and a person: what a trail is played on. */
 export interface Scene {
   readonly contract: AnyContract
-  readonly plan: Plan
+  readonly plan: Machine
   readonly trail: Trail
   readonly options: StageOptions
   readonly view: Window & typeof globalThis
@@ -21,7 +20,7 @@ export interface Scene {
   readonly container: HTMLElement
   readonly place: HTMLElement
   readonly person: ReturnType<typeof personAt>
-  readonly runner: Runner
+  readonly runner: Driver
   readonly owned: ReturnType<typeof ownObjects>
   /** What was put into its slots. */
   readonly fills: Node[]

@@ -1,7 +1,6 @@
 import type { AnyContract } from '../../contract/index.js'
-import { createRunner } from '../../engine/index.js'
+import { drive, type Machine } from '../../machine/index.js'
 import type { Given } from '../../mount/index.js'
-import type { Plan } from '../../wiring/index.js'
 import { personAt } from '../person/index.js'
 import { trustedPersonAt } from '../person/trusted.js'
 import { ownObjects } from './around.js'
@@ -37,7 +36,7 @@ export function stageFor(contract: AnyContract, options: StageOptions): Stage {
   }
 }
 
-function sceneOf(contract: AnyContract, plan: Plan, trail: Trail, options: StageOptions): Scene {
+function sceneOf(contract: AnyContract, plan: Machine, trail: Trail, options: StageOptions): Scene {
   const { document, hands } = options
   options.frames.restart?.()
   const container = document.body.appendChild(document.createElement('div'))
@@ -55,7 +54,7 @@ function sceneOf(contract: AnyContract, plan: Plan, trail: Trail, options: Stage
     place,
     person: hands === undefined ? personAt(reach) : trustedPersonAt(reach, hands),
     owned,
-    runner: createRunner(
+    runner: drive(
       plan,
       {
         tell: (_, changes) => scene.mounted?.tell(owned.copy(changes)),
@@ -63,7 +62,7 @@ function sceneOf(contract: AnyContract, plan: Plan, trail: Trail, options: Stage
         read: (_, name) => scene.mounted?.read(name),
         fault: ({ error }) => noteFault(scene, error),
       },
-      trail.given,
+      { initial: trail.given, isMounting: true },
     ),
     fills: [],
     mounted: undefined,
@@ -88,6 +87,7 @@ async function play(scene: Scene, atEnd?: (container: HTMLElement) => void): Pro
     try {
       begin(0)
       scene.mounted = mountIt(scene)
+      scene.runner.begin()
       if (trail.setting === 'twin') mountTwin(scene)
       if (options.mountOn !== undefined) watchStrays(scene)
     } catch (thrown) {

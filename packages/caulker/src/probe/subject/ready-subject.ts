@@ -99,9 +99,14 @@ export async function subjectFor(
     playAnew: (trail) => inTurn(() => stage.play(trail)),
     frames: options.frames,
   }
-  const isThere = await stage.look(base, [], (container) => container.getElementsByTagName(contract.tag).length > 0)
-  if (subject.define !== undefined && isThere === false)
+  if (subject.define !== undefined && (await takesItselfOut()))
     return { unready: 'it takes itself out of the page as soon as it is mounted; let it stay, or probe what holds it' }
+  /** What it throws while it is mounted is another matter, and judged. */
+  async function takesItselfOut(): Promise<boolean> {
+    const there = await stage.look(base, [], (container) => container.getElementsByTagName(contract.tag).length > 0)
+    return there === false && (await subject.fresh(base)).fault === undefined
+  }
+
   const ways = await survey(subject, stage, options.gestures ?? [])
   const controls = await stage.look(middle, [], (container) =>
     controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),

@@ -1,5 +1,13 @@
-import { compile } from 'caulker/inside/wiring'
-import { createRunner, type Fault, type Refusal } from 'caulker/inside/engine'
+import {
+  compile,
+  drive,
+  firstState,
+  scratchFor,
+  step,
+  type Amendment,
+  type Fault,
+  type Refusal,
+} from 'caulker/inside/machine'
 import { expect } from 'chai'
 import {
   clear,
@@ -34,7 +42,8 @@ function rehearsed(
   const faults: Fault[] = []
   const refusals: Refusal[] = []
   const mounts = new Map<string, MountedIdeal>()
-  const runner = createRunner(compile(design), {
+  const amendments: Amendment[] = []
+  const runner = drive(compile(design), {
     tell(fitting, changes) {
       told.push([fitting, changes])
       mounts.get(fitting)?.tell(changes)
@@ -44,13 +53,14 @@ function rehearsed(
     read: (fitting, name) => mounts.get(fitting)?.read(name),
     fault: (fault) => faults.push(fault),
     refused: (refusal) => refusals.push(refusal),
+    amended: (amendment) => amendments.push(amendment),
   })
-  for (const { name, contract: of } of runner.plan.fittings)
+  for (const { name, contract: of } of runner.machine.fittings)
     mounts.set(
       name,
       idealMount(of, runner.given(name), ({ event, payload: carried }) => runner.hear(name, event, carried)),
     )
-  return { runner, told, faults, refusals, at: (name: string) => mounts.get(name)! }
+  return { runner, told, faults, refusals, amendments, at: (name: string) => mounts.get(name)! }
 }
 
 const twoSteppers = (cell: object = {}) =>
@@ -116,22 +126,175 @@ describe('a running screen', () => {
     expect([runner.read('bales'), refusals[0]?.reason]).to.eql([10, '"ten" is not of type integer'])
   })
 
-  it('brings a tell inside the bounds of the component, and tells again when the bounds let it', () => {
+  it('holds what is shown: a cell keeps to the bounds of the value that it is shared with, and says what it was made', () => {
     const bounded = screen('bounded', {
       cells: { bales: { type: Type.Integer(), initial: 10 }, most: { type: Type.Integer(), initial: 40 } },
-      fittings: { one: stepper },
-      bind: ({ cells }) => ({ one: { bales: twoWay(cells.bales), most: oneWay(cells.most) } }),
+      fittings: { one: stepper, total: tag },
+      reckoned: ({ cells }) => ({ total: reckon([cells.bales], (bales) => bales + 60) }),
+      actions: ({ cells }) => ({ both: [set(cells.bales, 50), set(cells.most, 60)] }),
+      bind: ({ cells, reckoned }) => ({
+        one: { bales: twoWay(cells.bales), most: oneWay(cells.most) },
+        total: { amount: oneWay(reckoned.total) },
+      }),
     })
-    const { runner, told } = rehearsed(bounded)
+    const { runner, told, amendments, at } = rehearsed(bounded)
+    runner.set('bales', 1000)
+    expect([runner.read('bales'), at('one').read('bales'), runner.read('total')]).to.eql([40, 40, 100])
     runner.set('most', 6)
     runner.set('most', 20)
-    expect(told).to.eql(
-      [
-        ['one', { bales: 6, most: 6 }],
-        ['one', { bales: 10, most: 20 }],
-      ].map(([name, changes]) => [name, changes]),
+    expect(told).to.eql([
+      ['one', { bales: 40 }],
+      ['total', { amount: 100 }],
+      ['one', { bales: 6, most: 6 }],
+      ['total', { amount: 66 }],
+      ['one', { most: 20 }],
+    ])
+    expect(amendments).to.eql([
+      { cell: 'bales', proposed: 1000, stands: 40 },
+      { cell: 'bales', proposed: 40, stands: 6 },
+    ])
+    // One action that sets a value and its bound is judged once, at the end.
+    runner.act('both')
+    expect([runner.read('bales'), amendments.length]).to.eql([50, 2])
+  })
+
+  it('turns down what is outside where the value refuses, and lets it stand where only its bound has moved', () => {
+    const strict = contract('strict-stepper', {
+      properties: { most: { type: Type.Integer(), default: 40 } },
+      values: { bales: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 'most' }, outside: 'refuse' } },
+    })
+    const store = screen('store', {
+      cells: { bales: { type: Type.Integer(), initial: 10 }, most: { type: Type.Integer(), initial: 40 } },
+      fittings: { one: strict },
+      bind: ({ cells }) => ({ one: { bales: twoWay(cells.bales), most: oneWay(cells.most) } }),
+    })
+    const { runner, refusals } = rehearsed(store)
+    expect(runner.set('bales', 41)).to.equal('41 is above the most, 40')
+    expect([runner.read('bales'), refusals.length]).to.eql([10, 1])
+    runner.set('most', 6)
+    expect([runner.read('bales'), refusals.length]).to.eql([10, 1])
+  })
+
+  it('lets initial values go the way of every proposal, and says of one that is refused where it stands', () => {
+    const { faults, runner } = rehearsed(
+      screen('store', {
+        cells: {
+          bales: { type: Type.Integer(), initial: 'ten' as never },
+          wood: { type: Type.String(), initial: 'OAK', amend: (wood) => wood.toLowerCase() },
+        },
+        fittings: {},
+        bind: () => ({}),
+      }),
     )
+    expect(faults.map(({ place }) => place)).to.eql(['the initial value of bales'])
+    expect(runner.read('wood')).to.equal('oak')
+  })
+
+  it('says why a wrong type, NaN or nothing is not taken', () => {
+    const { runner } = rehearsed(twoSteppers())
+    expect(['ten', Number.NaN, undefined].map((value) => runner.set('bales', value))).to.eql([
+      '"ten" is not of type integer',
+      'NaN is not of type integer',
+      'nothing is given, and it is of type integer',
+    ])
     expect(runner.read('bales')).to.equal(10)
+  })
+
+  it('takes two values that one event reports as one report', () => {
+    const range = contract('pitch-range', {
+      values: {
+        low: { type: Type.Integer(), default: 0, event: 'range-set', payloadAt: '/detail/low' },
+        high: { type: Type.Integer(), default: 9, event: 'range-set', payloadAt: '/detail/high' },
+      },
+    })
+    const { runner, told } = rehearsed(
+      screen('pitch', {
+        cells: { low: { type: Type.Integer(), initial: 1 }, high: { type: Type.Integer(), initial: 8 } },
+        fittings: { range },
+        bind: ({ cells }) => ({ range: { low: twoWay(cells.low), high: twoWay(cells.high) } }),
+      }),
+    )
+    runner.hear('range', 'range-set', { low: 3, high: 9 }, { low: 3, high: 9 })
+    expect([runner.read('low'), runner.read('high'), told]).to.eql([3, 9, []])
+  })
+
+  it('hands a command what was heard, and what a cell holds', () => {
+    const winch = contract('chain-winch', {
+      events: { slipped: { payload: Type.Object({ feet: Type.Integer() }) } },
+      commands: { haul: { takes: Type.Integer() } },
+    })
+    const called: unknown[] = []
+    const machine = compile(
+      screen('slipway', {
+        cells: { feet: { type: Type.Integer(), initial: 4 } },
+        fittings: { winch },
+        actions: ({ cells, fittings }) => ({ haul: [run(fittings.winch, 'haul', cells.feet)] }),
+        bind: ({ actions }) => ({ winch: { on: { slipped: actions.haul } } }),
+      }),
+    )
+    const driver = drive(machine, {
+      tell: () => undefined,
+      read: () => undefined,
+      command: (_, __, args) => called.push(...args),
+    })
+    driver.act('haul')
+    const heard = screen('slipway', {
+      cells: {},
+      fittings: { winch },
+      actions: ({ fittings }) => ({ haul: [run(fittings.winch, 'haul', payload('/feet') as never)] }),
+      bind: ({ actions }) => ({ winch: { on: { slipped: actions.haul } } }),
+    })
+    const other = drive(compile(heard), {
+      tell: () => undefined,
+      read: () => undefined,
+      command: (_, __, args) => called.push(...args),
+    })
+    other.hear('winch', 'slipped', { feet: 7 })
+    expect(called).to.eql([4, 7])
+  })
+
+  it('keeps what is reported while it is mounted, takes it once all stand, and hears nothing after its end', () => {
+    const driver = drive(
+      compile(twoSteppers({ amend: (bales: number) => bales - (bales % 2) })),
+      { tell: (fitting, changes) => told.push([fitting, changes]), read: () => undefined, command: () => undefined },
+      { isMounting: true },
+    )
+    const told: [string, object][] = []
+    driver.hear('one', 'bales-set', 7)
+    expect([driver.read('bales'), told]).to.eql([10, []])
+    driver.begin()
+    expect(driver.read('bales')).to.equal(6)
+    expect(told).to.deep.include(['one', { bales: 6 }])
+    driver.end()
+    driver.set('bales', 2)
+    driver.hear('one', 'bales-set', 4)
+    expect(driver.read('bales')).to.equal(6)
+  })
+
+  it('owes every tell although its host throws, and runs what the host asked for meanwhile', () => {
+    const told: string[] = []
+    const driver = drive(compile(twoSteppers({ amend: (bales: number) => bales - (bales % 2) })), {
+      tell: (fitting) => told.push(fitting),
+      read: () => undefined,
+      command: () => undefined,
+      amended() {
+        throw new Error('the log is full')
+      },
+    })
+    driver.set('bales', 7)
+    expect([driver.read('bales'), told]).to.eql([6, ['one', 'other', 'total']])
+  })
+
+  it('gives the same for the same, as often at once as there are scratches, and keeps no mark of it', () => {
+    const machine = compile(twoSteppers())
+    const [one, other] = [scratchFor(machine), scratchFor(machine)]
+    const { state } = firstState(machine, {}, one)
+    const input = { kind: 'set', changes: [[0, 7]] } as const
+    const outcome = step(machine, state, input, one)
+    expect(step(machine, state, input, other)).to.eql(outcome)
+    expect(step(machine, state, input, one)).to.eql(outcome)
+    expect([...one.changed, ...one.ranks, ...one.tells, ...one.cells].every((mark) => mark === 0)).to.equal(true)
+    expect(state[0]).to.equal(10)
   })
 
   it('rolls a transaction back when something computed throws, and tells the reporter the value that stands', () => {
@@ -200,7 +363,7 @@ describe('a running screen', () => {
   })
 
   it('stops a circle of reports, brings the last settled state back and names its cells', () => {
-    const { runner, faults } = rehearsed(twoSteppers(), {
+    const { runner, faults, told } = rehearsed(twoSteppers(), {
       onTell: (fitting, mounts) =>
         fitting !== 'total' &&
         mounts.get(fitting)?.edit('bales', (Number(mounts.get(fitting)?.read('bales')) + 1) % 40),
@@ -210,6 +373,10 @@ describe('a running screen', () => {
       faults.some((fault) => fault.place === 'circle' && /circle through bales/.test(String(fault.error))),
     ).to.equal(true)
     expect([runner.read('bales'), runner.read('total')]).to.eql([10, 20])
+    expect(told.slice(-3)).to.deep.include.members([
+      ['one', { bales: 10 }],
+      ['other', { bales: 10 }],
+    ])
   })
 
   it('computes each reckoned cell once a transaction, in the order of what depends on what', () => {

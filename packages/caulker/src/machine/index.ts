@@ -1,0 +1,5 @@
+export { drive, faultText, type Driver, type Host } from './driver.js'
+export type { Amendment, Effect, Fault, Input, Outcome, Refusal, State } from './input.js'
+export { compile, type BoundName, type FittingPlan, type Machine, type PlannedStep } from './plan.js'
+export { scratchFor, type Scratch } from './scratch.js'
+export { firstState, givenTo, step } from './step.js'

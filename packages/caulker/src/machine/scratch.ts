@@ -1,0 +1,70 @@
+import type { Machine } from './plan.js'
+
+/** Room for one step at a time to mark in what it has touched; it belongs to the caller, and is as it was once the step has come back. */
+export interface Scratch {
+  /** By slot: whether it changed in this step. */
+  readonly changed: Uint8Array
+  readonly slots: number[]
+  /** By rank, by bound name, by cell: whether it waits for its turn. */
+  readonly ranks: Uint8Array
+  readonly tells: Uint8Array
+  readonly owing: number[]
+  readonly cells: Uint8Array
+  readonly held: number[]
+  /** How many ranks wait, and the lowest of them. */
+  waiting: number
+  lowest: number
+}
+
+export function scratchFor({ names, reckoned, bound, cells }: Machine): Scratch {
+  return {
+    changed: new Uint8Array(names.length),
+    slots: [],
+    ranks: new Uint8Array(reckoned.length),
+    tells: new Uint8Array(bound.length),
+    owing: [],
+    cells: new Uint8Array(cells.length),
+    held: [],
+    waiting: 0,
+    lowest: 0,
+  }
+}
+
+/** Notes that a slot has changed, and who has to look at it: only what is touched costs anything. */
+export function touch(machine: Machine, scratch: Scratch, slot: number): void {
+  if (scratch.changed[slot] === 0) {
+    scratch.changed[slot] = 1
+    scratch.slots.push(slot)
+    const owes = machine.owes[slot]
+    if (owes !== undefined)
+      for (let at = 0; at < owes.length; at++) mark(scratch.tells, scratch.owing, owes[at] as number)
+  }
+  const holds = machine.holds[slot]
+  if (holds !== undefined)
+    for (let at = 0; at < holds.length; at++) mark(scratch.cells, scratch.held, holds[at] as number)
+  const computes = machine.computes[slot]
+  if (computes !== undefined) for (let at = 0; at < computes.length; at++) wait(scratch, computes[at] as number)
+}
+
+function wait(scratch: Scratch, rank: number): void {
+  if (scratch.ranks[rank] === 1) return
+  scratch.ranks[rank] = 1
+  if (scratch.waiting++ === 0 || rank < scratch.lowest) scratch.lowest = rank
+}
+
+function mark(marks: Uint8Array, list: number[], at: number): void {
+  if (marks[at] === 1) return
+  marks[at] = 1
+  list.push(at)
+}
+
+export function clear(scratch: Scratch): void {
+  for (const slot of scratch.slots) scratch.changed[slot] = 0
+  for (const at of scratch.owing) scratch.tells[at] = 0
+  for (const cell of scratch.held) scratch.cells[cell] = 0
+  if (scratch.waiting > 0) scratch.ranks.fill(0)
+  scratch.slots.length = 0
+  scratch.owing.length = 0
+  scratch.held.length = 0
+  scratch.waiting = 0
+}

@@ -8,12 +8,17 @@ import { adoptElement } from 'caulker/probe'
 import { caulker } from './support/cli.js'
 import { inDocument } from './support/embedded.js'
 
+/** Two of the five that docs/adopted.md explains; all of them with CAULKER_ALL set, as `npm run corpus` does. */
 const PACKAGES: Record<string, string> = {
-  'vanilla-colorful': 'hex-color-picker',
   'range-slider-element': 'range-slider',
   'dark-mode-toggle': 'dark-mode-toggle',
-  'toolcool-range-slider': 'tc-range-slider',
-  'img-comparison-slider': 'img-comparison-slider',
+  ...(process.env['CAULKER_ALL'] === undefined
+    ? {}
+    : {
+        'vanilla-colorful': 'hex-color-picker',
+        'toolcool-range-slider': 'tc-range-slider',
+        'img-comparison-slider': 'img-comparison-slider',
+      }),
 }
 
 describe('adopting published elements', () => {
@@ -30,7 +35,7 @@ describe('adopting published elements', () => {
       '--output',
       folder,
     )
-    expect(out).to.match(/^5 contracts adopted, with \d+ guesses to confirm\./)
+    expect(out.split(' ')[0]).to.equal(String(Object.keys(PACKAGES).length))
     expect(code).to.equal(0)
     const probed = await caulker('probe', folder, '--format', 'json')
     const { components, troubles } = JSON.parse(probed.out) as {

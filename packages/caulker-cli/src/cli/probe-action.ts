@@ -1,8 +1,6 @@
-import { clauses as allClauses } from 'caulker/inside/probe'
-import { countClauses, type ProbesReport } from 'caulker/inside/report'
+import { countClauses, type ProbesReport } from 'caulker/inside/report/text'
 import { CaulkerError, hint } from 'caulker/inside/words'
 import { EXIT } from '../node/exit.js'
-import { explained } from './explain.js'
 import { interruptible } from './output.js'
 import { judgedBefore } from './probe-before.js'
 import type { ProbeOptions } from './probe-options.js'
@@ -15,15 +13,11 @@ export async function probeAsAsked(
   options: ProbeOptions,
   exit: (code: number) => void,
 ): Promise<void> {
-  for (const id of options.clause ?? [])
-    refuseUnknown(
-      '--clause',
-      id,
-      allClauses.map((clause) => clause.id),
-    )
+  if (options.clause !== undefined) await refuseUnknown(options.clause)
   if (options.trusted === true && options.browser !== true)
     throw new CaulkerError('bad-argument', '--trusted: only a browser has input of its own; add --browser')
   if (options.explain !== undefined) {
+    const { explained } = await import('./explain.js')
     process.stdout.write(explained(options.explain))
     return exit(EXIT.sound)
   }
@@ -32,7 +26,7 @@ export async function probeAsAsked(
     throw new CaulkerError('bad-argument', '--part and --of: give which part of how many, such as --part 2 --of 4')
   const terms = { seed: options.seed, browser: options.browser ?? false, clauses: options.clause }
   const probe = async (components: readonly string[] | undefined) => {
-    const output = probeOutput(options)
+    const output = await probeOutput(options)
     const interrupt = interruptible()
     const report = await runProbe({
       ...terms,
@@ -70,7 +64,10 @@ function nothingProbed(paths: readonly string[], { component }: ProbeOptions): s
     : `${where}: there is no contract of ${component.map((tag) => `'${tag}'`).join(' or ')}`
 }
 
-function refuseUnknown(option: string, given: string, known: readonly string[]): void {
-  if (!known.includes(given))
-    throw new CaulkerError('bad-argument', `${option} ${given}: there is no such clause${hint(given, known)}`)
+async function refuseUnknown(given: readonly string[]): Promise<void> {
+  const { clauses } = await import('caulker/inside/probe')
+  const known = clauses.map(({ id }) => id)
+  for (const id of given)
+    if (!known.includes(id))
+      throw new CaulkerError('bad-argument', `--clause ${id}: there is no such clause${hint(id, known)}`)
 }

@@ -6,10 +6,9 @@ import {
   reportJson,
   type ComponentReport,
   type ProbesReport,
-} from 'caulker/inside/report'
+} from 'caulker/inside/report/text'
 import { deliver, progressLine, terminalWidth, wantsColour } from './output.js'
 import type { ProbeOptions } from './probe-options.js'
-import { probeJunit } from './probe-junit.js'
 
 /** Where the report of a probe goes while it comes: component by component to standard output as text, or into a file that is whole each time. */
 export interface ProbeOutput {
@@ -21,7 +20,8 @@ export interface ProbeOutput {
 
 const WRITE_EVERY = 1000
 
-export function probeOutput({ format, output }: Pick<ProbeOptions, 'format' | 'output'>): ProbeOutput {
+export async function probeOutput({ format, output }: Pick<ProbeOptions, 'format' | 'output'>): Promise<ProbeOutput> {
+  const junit = format === 'junit' ? await import('./probe-junit.js') : undefined
   const progress = progressLine()
   const isStreamed = format === 'text' && output === undefined
   const options = { colour: output === undefined && wantsColour(), width: terminalWidth() }
@@ -31,7 +31,7 @@ export function probeOutput({ format, output }: Pick<ProbeOptions, 'format' | 'o
 
   const whole = (report: ProbesReport) => {
     if (format === 'json') return reportJson(report)
-    return format === 'junit' ? probeJunit(report) : probeText(report, options)
+    return junit === undefined ? probeText(report, options) : junit.probeJunit(report)
   }
   /** What was judged before, or behind a gap, is printed with the rest. */
   const print = ({ components }: ProbesReport) => {

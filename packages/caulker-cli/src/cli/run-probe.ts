@@ -119,7 +119,7 @@ async function probed(
   take: (outcome: ProbeOutcome) => void,
   signal: AbortSignal | undefined,
 ): Promise<string> {
-  const parts = inParts(jobs, atOnce, browser ? 'page' : 'thread')
+  const parts = await inParts(jobs, atOnce, browser ? 'page' : 'thread')
   const found: ProbeOutcome[] = []
   const waiting = [...jobs]
   const isWhole = (job: ProbeJob) =>

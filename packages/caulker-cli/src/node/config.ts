@@ -1,7 +1,7 @@
 import { CaulkerError, hint } from 'caulker/inside/words'
 import { existsSync } from 'node:fs'
 import { dirname } from 'node:path'
-import { namedGestureProblem, type NamedGesture } from 'caulker/inside/probe'
+import type { NamedGesture } from 'caulker/inside/probe'
 import { moduleOfPackage } from './adopt-source.js'
 import type { Loader } from './load.js'
 import { readJson } from './read-json.js'
@@ -29,7 +29,7 @@ export async function setupFor(tag: string, contractFile: string, load: Loader):
   const file = nearestConfig(dirname(contractFile))
   if (file === undefined) return { defines: beside(contractFile), gestures: [] }
   const written = file.endsWith('.json') ? readJson(file) : (await load(file))['default']
-  const { defines = [], gestures = {} } = parsed(file, written)
+  const { defines = [], gestures = {} } = await parsed(file, written)
   const found = defines.flatMap((one) => modulesNamed(one, dirname(file)))
   if (defines.length > 0 && found.length === 0)
     throw new CaulkerError(
@@ -56,7 +56,7 @@ function beside(contractFile: string): string[] {
     .slice(0, 1)
 }
 
-function parsed(file: string, written: unknown): Config {
+async function parsed(file: string, written: unknown): Promise<Config> {
   if (typeof written !== 'object' || written === null)
     throw new CaulkerError(
       'bad-file',
@@ -70,6 +70,8 @@ function parsed(file: string, written: unknown): Config {
     throw new CaulkerError('bad-file', `${shown(file)}: defines must be a list of patterns, such as ['elements/*.ts']`)
   if (typeof gestures !== 'object' || gestures === null)
     throw new CaulkerError('bad-file', `${shown(file)}: gestures must be lists by tag, such as ${GESTURES}`)
+  if (Object.keys(gestures).length === 0) return written
+  const { namedGestureProblem } = await import('caulker/inside/probe')
   for (const [tag, list] of Object.entries(gestures)) {
     if (!Array.isArray(list))
       throw new CaulkerError('bad-file', `${shown(file)}: gestures.${tag} must be a list, such as ${GESTURES}`)

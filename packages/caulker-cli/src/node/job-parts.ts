@@ -1,4 +1,4 @@
-import { clauses, type Clause } from 'caulker/inside/probe'
+import type { Clause } from 'caulker/inside/probe'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
 /** Clauses that need about the same work, so that one component alone can keep several workers busy. */
@@ -11,8 +11,13 @@ const PARTS: readonly (readonly Clause['group'][])[] = [
 const FEW = { thread: 4, page: 0.5 }
 
 /** Few components are tried in parts, clause by clause; what is found does not depend on it. */
-export function inParts(jobs: readonly ProbeJob[], workers: number, each: keyof typeof FEW): readonly ProbeJob[] {
+export async function inParts(
+  jobs: readonly ProbeJob[],
+  workers: number,
+  each: keyof typeof FEW,
+): Promise<readonly ProbeJob[]> {
   if (workers < 2 || jobs.length > FEW[each] * workers) return jobs
+  const { clauses } = await import('caulker/inside/probe')
   return jobs.flatMap((job) => {
     const parts = PARTS.map((groups) =>
       clauses

@@ -1,6 +1,6 @@
 import { counted, inkFor, wrapped, type Ink, visibleIn } from '../words/index.js'
-import type { AdoptReport, AdoptedComponent } from './model.js'
-import { troubleLines } from './trouble-text.js'
+import type { AdoptReport, AdoptedComponent } from './text/model.js'
+import { troubleLines } from './text/trouble-text.js'
 
 export interface AdoptTextOptions {
   readonly colour?: boolean

@@ -1,6 +1,6 @@
 import { counted, inkFor, type Ink, visibleIn } from '../words/index.js'
-import type { CompareReport, LocatedChange } from './model.js'
-import { troubleLines } from './trouble-text.js'
+import type { CompareReport, LocatedChange } from './text/model.js'
+import { troubleLines } from './text/trouble-text.js'
 
 /** A comparison as text for people: the answer first, then what breaks owners and where, then what does not. */
 export function compareText(given: CompareReport, options: { colour?: boolean } = {}): string {

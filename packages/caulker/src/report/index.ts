@@ -1,7 +1,7 @@
 export { adoptText } from './adopt-text.js'
 export { compareText } from './compare-text.js'
-export { checkText } from './check-text.js'
-export { reportJson } from './json.js'
+export { checkText } from './text/check-text.js'
+export { reportJson } from './text/json.js'
 export {
   type AdoptReport,
   type AdoptedComponent,
@@ -15,10 +15,10 @@ export {
   type ProbesReport,
   type SheetReport,
   type TroubleReport,
-} from './model.js'
-export { answerText, componentText, probeText, type ProbeTextOptions } from './probe-text.js'
+} from './text/model.js'
+export { answerText, componentText, probeText, type ProbeTextOptions } from './text/probe-text.js'
 export { checkSarif } from './sarif.js'
 export { reportSchema } from './schema.js'
 export { sheetText } from './sheet-text.js'
-export { troubleLines, troubleText } from './trouble-text.js'
-export { ledgerLines } from './ledger-text.js'
+export { troubleLines, troubleText } from './text/trouble-text.js'
+export { ledgerLines } from './text/ledger-text.js'

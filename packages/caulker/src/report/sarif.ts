@@ -1,6 +1,6 @@
 import { sentence } from '../words/index.js'
 import { everyRule } from '../page/index.js'
-import type { CheckReport, LocatedFinding } from './model.js'
+import type { CheckReport, LocatedFinding } from './text/model.js'
 
 /** A check as a SARIF 2.1.0 log (OASIS, section 3.13): rule ids that stay, locations in the user's files, the mend as the second sentence. */
 export function checkSarif(report: CheckReport, version: string): string {

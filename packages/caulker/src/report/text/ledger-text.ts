@@ -1,7 +1,7 @@
-import type { Ink } from '../words/index.js'
+import type { Ink } from '../../words/index.js'
 import widthOf from 'fast-string-width'
 import { wrapAnsi } from 'fast-wrap-ansi'
-import type { LedgerRow } from '../probe/index.js'
+import type { LedgerRow } from '../../probe/index.js'
 
 /** A ledger as a table that fits the width: step by step what was heard, what the owner held, what the component said and what was shown. */
 export function ledgerLines(ledger: readonly LedgerRow[], width: number, ink: Ink): string[] {

@@ -1,6 +1,6 @@
-import type { Finding } from '../check/index.js'
-import type { Change, ContractJson } from '../contract/index.js'
-import type { ProbeReport } from '../probe/index.js'
+import type { Finding } from '../../check/index.js'
+import type { Change, ContractJson } from '../../contract/index.js'
+import type { ProbeReport } from '../../probe/index.js'
 
 /** A file that could not be judged. */
 export interface TroubleReport {

@@ -1,4 +1,4 @@
-import { counted, inkFor, sentence, type Ink, visibleIn } from '../words/index.js'
+import { counted, inkFor, sentence, type Ink, visibleIn } from '../../words/index.js'
 import { causesOf, placeOf, type Cause } from './causes.js'
 import type { CheckReport, LocatedFinding } from './model.js'
 import { troubleLines } from './trouble-text.js'

@@ -1,4 +1,4 @@
-import type { Ink } from '../words/index.js'
+import type { Ink } from '../../words/index.js'
 import type { TroubleReport } from './model.js'
 
 /** What could not be judged: one line each, with file and position. */

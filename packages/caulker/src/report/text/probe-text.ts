@@ -1,5 +1,5 @@
-import { counted, inkFor, wrapped, type Ink, visibleIn } from '../words/index.js'
-import type { ClauseResult } from '../probe/index.js'
+import { counted, inkFor, wrapped, type Ink, visibleIn } from '../../words/index.js'
+import type { ClauseResult } from '../../probe/index.js'
 import { ledgerLines } from './ledger-text.js'
 import { countClauses, type ComponentReport, type Counts, type ProbesReport } from './model.js'
 import { troubleLines } from './trouble-text.js'

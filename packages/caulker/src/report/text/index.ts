@@ -1,0 +1,6 @@
+export { checkText } from './check-text.js'
+export { reportJson } from './json.js'
+export { ledgerLines } from './ledger-text.js'
+export { countClauses, type ComponentReport, type ProbesReport } from './model.js'
+export { answerText, componentText, probeText, type ProbeTextOptions } from './probe-text.js'
+export { troubleLines, troubleText } from './trouble-text.js'

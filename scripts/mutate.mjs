@@ -16,7 +16,7 @@ import { globSync } from 'tinyglobby'
 import { parseSync } from 'vite'
 
 // npm run mutate [-- --sample N] [--seed S] [--only FOLDER]: changes the compiled core in one small place at a time, and counts how many
-// of the changes the fast suites notice. What survives is listed with its place and the change; docs/mutants.md says why it may.
+// of the changes the fast suites notice. What survives is listed with its place and the change.
 const args = process.argv.slice(2)
 const option = (name, usual) => (args.includes(name) ? args[args.indexOf(name) + 1] : usual)
 const SAMPLE = Number(option('--sample', '120'))

@@ -32,10 +32,12 @@ export function scratchFor({ names, reckoned, bound, cells }: Machine): Scratch 
 
 /** Notes that a slot has changed, and who has to look at it: only what is touched costs anything. */
 export function touch(machine: Machine, scratch: Scratch, slot: number): void {
-  if (scratch.changed[slot] === 0) {
+  const owes = machine.owes[slot]
+  // Of what is only computed from, and told to nobody, no mark has to be kept.
+  const isNoted = owes !== undefined || slot < machine.cells.length
+  if (isNoted && scratch.changed[slot] === 0) {
     scratch.changed[slot] = 1
     scratch.slots.push(slot)
-    const owes = machine.owes[slot]
     if (owes !== undefined)
       for (let at = 0; at < owes.length; at++) mark(scratch.tells, scratch.owing, owes[at] as number)
   }

@@ -94,7 +94,7 @@ function run(at) {
     const child = spawn(
       process.execPath,
       [join(root, 'node_modules/mocha/bin/mocha.js'), '--bail', '--reporter', 'dot', '--timeout', '20000', ...suites],
-      { cwd: at, env: { ...process.env, CAULKER_IN_PROCESS: '1' } },
+      { cwd: at },
     )
     let out = ''
     child.stdout.on('data', (text) => (out += text))

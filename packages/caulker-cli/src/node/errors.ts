@@ -1,4 +1,4 @@
-import { messageOf } from 'caulker/inside/words'
+import { isTooDeep, messageOf } from 'caulker/inside/words'
 import { existsSync, readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { stripVTControlCharacters } from 'node:util'
@@ -26,8 +26,7 @@ export class Misplaced extends Error {
 /** The trouble of a module that threw while it was loaded; the position is the first frame in a file of the user's. */
 export function troubleOf(file: string, thrown: unknown): Trouble {
   if (thrown instanceof Misplaced) return { file, place: thrown.place, says: thrown.message }
-  if (thrown instanceof RangeError && /call stack/.test(thrown.message))
-    return { file, place: undefined, says: 'it is nested too deep, or calls itself without end' }
+  if (isTooDeep(thrown)) return { file, place: undefined, says: 'it is nested too deep, or calls itself without end' }
   const known = missingModule(thrown) ?? failedBuild(thrown)
   if (known !== undefined) return { file, ...known }
   const place = parsePlace(thrown) ?? (thrown instanceof Error ? firstPlace(thrown.stack ?? '', isOwn) : undefined)

@@ -1,4 +1,4 @@
-import { CaulkerError, messageOf } from '../words/index.js'
+import { CaulkerError, isTooDeep, messageOf } from '../words/index.js'
 import { contract, sectionsOf, type AnyContract, type Contract, type ContractTypes } from './contract.js'
 import { mapValues } from './data/lists.js'
 import { accepts, equal, type TSchema } from './data/types.js'
@@ -78,10 +78,6 @@ function attempt<T>(tag: string, at: readonly string[], work: () => T): T {
       { at },
     )
   }
-}
-
-function isTooDeep(thrown: unknown): boolean {
-  return thrown instanceof RangeError && /call stack/.test(thrown.message)
 }
 
 /** What a table writes of one name: what only says what applies anyway is left out. */

@@ -32,3 +32,8 @@ export function messageOf(thrown: unknown): string {
   const text = thrown instanceof Error ? thrown.message || thrown.name : String(thrown)
   return text.replace(/\s+/g, ' ').trim()
 }
+
+/** Whether something was thrown because it is nested too deep, or calls itself without end. */
+export function isTooDeep(thrown: unknown): boolean {
+  return thrown instanceof RangeError && /call stack/.test(thrown.message)
+}

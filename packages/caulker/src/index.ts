@@ -34,6 +34,7 @@ export {
 } from './contract/index.js'
 export {
   announce,
+  back,
   call,
   clear,
   discard,
@@ -56,6 +57,7 @@ export {
   set,
   shownWhile,
   source,
+  states,
   submit,
   topic,
   twoWay,

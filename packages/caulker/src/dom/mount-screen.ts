@@ -77,11 +77,6 @@ export function mountScreen<S extends AnyScreen>(
     },
     { initial: options.initial ?? {}, isMounting: true },
   )
-  if (machine.declaredOnly.length > 0)
-    onFault({
-      place: 'mount',
-      error: new Error(`declared and checked, and not carried out by this version: ${machine.declaredOnly.join(', ')}`),
-    })
   const removeAll = () => {
     driver.end()
     mounted.forEach((one) => one.remove())

@@ -1,259 +1,281 @@
-import { settle, valueClauses } from '../contract/index.js'
+import { equal, settle, valueClauses } from '../contract/index.js'
 import { CaulkerError, hint, messageOf } from '../words/index.js'
-import type { Amendment, Effect, Fault, Input, Refusal, State } from './input.js'
-import { placesOf, planned, type Machine } from './plan.js'
-import { scratchFor } from './scratch.js'
-import { firstState, givenTo, step } from './step.js'
+import { chainOf, type Chain } from './chain.js'
+import type { ChangeRecord, Host } from './host.js'
+import { lookIn, type Look } from './look.js'
+import type { FittingPlan, Machine } from './plan/index.js'
+import {
+  firstState,
+  givenTo,
+  scratchFor,
+  step,
+  type Answer,
+  type Effect,
+  type Fault,
+  type Input,
+  type Refusal,
+  type State,
+} from './step/index.js'
 
-/** Who carries out what a transaction owes: a mounted page, a probe, a test. */
-export interface Host {
-  tell(fitting: string, changes: Readonly<Record<string, unknown>>): void
-  command(fitting: string, name: string, args: readonly unknown[]): unknown
-  /** What a fitting says that one of its values is; asked after a command that changes values without a report. */
-  read(fitting: string, name: string): unknown
-  fault?(fault: Fault): void
-  refused?(refusal: Refusal): void
-  amended?(amendment: Amendment): void
-  settled?(): void
-}
+type Values = Readonly<Record<string, unknown>>
 
-/** A running screen: it takes inputs in order of arrival, one transaction each. */
-export interface Driver {
+/** A running wiring: it takes inputs in order of arrival, one transaction each. */
+export interface Driver extends Look {
   readonly machine: Machine
-  read(name: string): unknown
   /** Gives why it was turned down, where it was. */
   set(cell: string, value: unknown): string | undefined
   /** Several cells in one transaction; gives why some were turned down. */
-  setAll(changes: Readonly<Record<string, unknown>>): string | undefined
-  hear(fitting: string, event: string, payload: unknown, values?: Readonly<Record<string, unknown>>): void
+  setAll(changes: Values): string | undefined
+  hear(fitting: string, event: string, payload: unknown, values?: Values, row?: string): void
+  /** A person types what is not reported yet; a person leaves a field. */
+  edit(fitting: string): void
+  leave(fitting: string): void
   act(action: string): void
+  submit(): void
+  reset(isNative?: boolean): void
+  answer(id: number, answer: Answer): void
+  travel(at: number): void
+  topic(topic: string, value: unknown): void
+  /** In an interior: its owner tells, and calls a command. */
+  give(changes: Values): void
+  command(name: string, args: readonly unknown[]): void
   /** Whether the owner vetoes what an event asks for: a change that the cell of its value would refuse. */
   vetoes(fitting: string, event: string, proposed: unknown): boolean
-  given(fitting: string): Record<string, unknown>
+  given(fitting: string, row?: string): Record<string, unknown>
   state(): State
+  /** Is told of each change once all that follows from it has settled, until the function that it gives is called. */
+  watch(listener: (changes: readonly ChangeRecord[]) => void): () => void
   /** Everything is mounted: what was heard meanwhile is taken now. */
   begin(): void
   /** Nothing is heard, told or called any more. */
   end(): void
 }
 
-/** How many transactions one input may set off before it counts as a circle. */
-const MOST_IN_A_CHAIN = 100
-
-/** An input that waits for its turn, and whether it belongs to the chain that is running. */
-interface Waiting {
-  readonly input: Input
-  readonly inChain: boolean
+export interface DriveOptions {
+  readonly initial?: Values
+  /** Goes on from a state of the same machine instead of a first one. */
+  readonly from?: State
+  /** Whether fittings are still to be mounted: until {@link Driver.begin}, what they report waits. */
+  readonly isMounting?: boolean
 }
 
 /**
  * Runs a machine for a host. What is heard while telling queues behind the transaction that told; more than 100 in one chain is a
  * circle: what stood before it is brought back, in cells and components, and the cells that moved are named in a fault.
- *
- * @param isMounting whether fittings are still to be mounted: until {@link Driver.begin}, what they report waits
  */
-export function drive(
-  machine: Machine,
-  host: Host,
-  { initial = {}, isMounting = false }: { initial?: Readonly<Record<string, unknown>>; isMounting?: boolean } = {},
-): Driver {
+export function drive(machine: Machine, host: Host, options: DriveOptions = {}): Driver {
   const scratch = scratchFor(machine)
-  const places = placesOf(machine)
-  const fittingNames = machine.fittings.map(({ name }) => name)
-  const first = firstState(machine, initial, scratch)
-  let state = first.state
-  let queue: Waiting[] = []
-  let phase: 'mounting' | 'quiet' | 'busy' | 'restoring' | 'ended' = isMounting ? 'mounting' : 'quiet'
-  /** Whether what comes in now was set off by what is being carried out. */
-  let inChain = false
-  let stepping = false
+  const first = firstState(machine, options.initial ?? {}, scratch)
+  let state = options.from ?? first.state
   /** What was turned down since somebody asked. */
   let refusals: Refusal[] = []
+  const watchers = new Set<(changes: readonly ChangeRecord[]) => void>()
+  let seen = state
+  const by = new Map<number, ChangeRecord['by']>()
 
-  function take(input: Input): void {
-    if (phase === 'ended' || phase === 'restoring') return
-    queue.push({ input, inChain })
-    if (phase === 'quiet' && !stepping) run()
-  }
-
-  function run(): void {
-    phase = 'busy'
-    while (queue.length > 0 && isRunning()) runChain()
-    if (isRunning()) phase = 'quiet'
-    outside(() => host.settled?.(), 'the host, told that all has settled')
-    // What a host asked for while it was told that all has settled.
-    if (phase === 'quiet' && queue.length > 0) run()
-  }
-
-  function runChain(): void {
-    const settled = state
-    const moved = new Set<number>()
-    for (let count = 0; queue.length > 0 && isRunning(); count++) {
-      const next = queue.shift() as Waiting
-      // A new cause from outside begins a new chain.
-      if (count > 0 && !next.inChain) return void queue.unshift(next)
-      if (count >= MOST_IN_A_CHAIN) return stopCircle(settled, moved)
+  const chain: Chain = chainOf({
+    isMounting: options.isMounting ?? false,
+    transact(input) {
       const before = state
-      transact(next.input)
-      machine.cells.forEach((_, cell) => before[cell] !== state[cell] && moved.add(cell))
-    }
-  }
-
-  function transact(input: Input): void {
-    stepping = true
-    const outcome = step(machine, state, input, scratch)
-    stepping = false
-    state = outcome.state
-    for (const effect of outcome.effects) if (isRunning()) carryOut(effect)
-  }
+      const outcome = step(machine, state, input, scratch)
+      state = outcome.state
+      if (watchers.size > 0)
+        machine.cells.forEach((_, cell) => before[cell] !== state[cell] && by.set(cell, whoseInput(input)))
+      return outcome.effects
+    },
+    carryOut,
+    state: () => state,
+    movedSince: (before) => machine.cells.filter((_, cell) => before[cell] !== state[cell]).map(({ name }) => name),
+    bringBack,
+    fault: (fault) => host.fault?.(fault),
+    settled() {
+      tellWatchers()
+      host.settled?.()
+    },
+  })
+  const look = lookIn(machine, () => state)
 
   /** A throw from here on rolls nothing back: it is reported with its place, and the rest runs. */
   function carryOut(effect: Effect): void {
-    if (effect.effect === 'fault') outside(() => host.fault?.(effect.fault))
-    else if (effect.effect === 'refusal') {
-      refusals.push(effect.refusal)
-      outside(() => host.refused?.(effect.refusal), 'the host, told of a refusal')
-    } else if (effect.effect === 'amendment')
-      outside(() => host.amended?.(effect.amendment), 'the host, told of an amendment')
-    else if (effect.effect === 'tell') {
-      const name = fittingNames[effect.fitting] as string
-      within(`tell of ${name}`, () => host.tell(name, effect.changes))
-    } else if (effect.effect === 'command') {
-      const name = fittingNames[effect.fitting] as string
-      within(`command ${name}.${effect.command}`, () => {
-        host.command(name, effect.command, effect.args)
-        learn(effect.fitting, effect.command)
-      })
-    } else within(`after of ${effect.cell}`, () => effect.hook(effect.now as never, effect.before as never))
+    const { within, outside } = chain
+    switch (effect.effect) {
+      case 'fault':
+        return outside(() => host.fault?.(effect.fault))
+      case 'refusal':
+        refusals.push(effect.refusal)
+        return outside(() => host.refused?.(effect.refusal), 'the host, told of a refusal')
+      case 'amendment':
+        return outside(() => host.amended?.(effect.amendment), 'the host, told of an amendment')
+      case 'tell': {
+        const name = nameOf(effect.fitting)
+        return within(`tell of ${name}`, () => host.tell(name, effect.changes, effect.row))
+      }
+      case 'command':
+        return within(`command ${nameOf(effect.fitting)}.${effect.command}`, () => runCommand(effect))
+      case 'commit':
+        return within('commit', () => commit(effect))
+      case 'call': {
+        const { id, source, operation, given } = effect
+        return within(`call of ${source}.${operation}`, () => {
+          if (host.call === undefined) throw new Error(`nothing was given that answers for '${source}'`)
+          host.call({ id, source, operation, given })
+        })
+      }
+      case 'abort':
+        return outside(() => host.abort?.(effect.id), 'the host, told to abort')
+      case 'go': {
+        const [from, to] = [machine.screens[effect.from]?.name ?? '', machine.screens[effect.to]?.name ?? '']
+        return within(`way to ${to}`, () => host.go?.({ from, to, at: effect.at, isTravel: effect.isTravel }))
+      }
+      case 'stay':
+        return outside(() => host.stay?.(effect), 'the host, told to stay')
+      case 'show':
+        return within(`showing of ${nameOf(effect.fitting)}`, () =>
+          host.show?.(nameOf(effect.fitting), effect.isShown),
+        )
+      case 'rows':
+        return within(`rows of ${nameOf(effect.fitting)}`, () => host.rows?.(nameOf(effect.fitting), effect.keys))
+      case 'problem':
+        return within(`problem of ${nameOf(effect.fitting)}`, () =>
+          host.problem?.(nameOf(effect.fitting), effect.text, effect.row),
+        )
+      case 'announce':
+        chain.take({ kind: 'topic', topic: effect.topic, value: effect.value })
+        return within(`topic ${effect.topic}`, () => host.announce?.(effect.topic, effect.value))
+      case 'report':
+        return within(`report of ${effect.event}`, () => host.report?.(effect.event, effect.payload, effect.values))
+      case 'after':
+        return within(`after of ${effect.cell}`, () => effect.hook(effect.now as never, effect.before as never))
+    }
   }
 
   /** A command that changes values without reporting it: its caller knows, so the owner reads what they are now. */
-  function learn(fitting: number, command: string): void {
-    const { contract, bound, name } = machine.fittings[fitting] as Machine['fittings'][number]
+  function runCommand({ fitting, command, args, row }: Extract<Effect, { effect: 'command' }>): void {
+    const { contract, bound, name } = machine.fittings[fitting] as FittingPlan
+    host.command(name, command, args, row)
     const clause = contract.commands[command]
     if (clause === undefined || clause.reports || clause.effect !== 'reset') return
     const values = bound
       .filter((one) => Object.hasOwn(contract.values, one.name))
-      .map((one) => [one.name, host.read(name, one.name)] as const)
-    take({ kind: 'known', fitting, values: Object.fromEntries(values) })
+      .map((one) => [one.name, host.read(name, one.name, row)] as const)
+    chain.take({ kind: 'known', fitting, row, values: Object.fromEntries(values) })
   }
 
-  /** Back to what stood before the chain, components too; what came from outside meanwhile still runs. */
-  function stopCircle(settled: State, moved: ReadonlySet<number>): void {
-    const given = queue.filter((waiting) => waiting.inChain).length + 1
-    queue = queue.filter((waiting) => !waiting.inChain)
+  function commit({ screen, fittings }: Extract<Effect, { effect: 'commit' }>): void {
+    const done = (invalid: Parameters<Parameters<NonNullable<Host['commit']>>[1]>[0]) =>
+      chain.take({
+        kind: 'committed',
+        screen,
+        invalid: invalid.map(({ fitting, row, text }) => ({ fitting: fittingNamed(fitting), row, text })),
+      })
+    if (host.commit === undefined) done([])
+    else host.commit(fittings.map(nameOf), done)
+  }
+
+  /** What components hold of what a circle had made of them. */
+  function bringBack(settled: State): void {
     const now = state
     state = settled
-    phase = 'restoring'
-    for (const fitting of machine.fittings) {
-      const changes = Object.fromEntries(
-        fitting.bound
-          .filter((bound) => now[bound.known] !== settled[bound.known])
-          .map((bound) => [bound.name, settled[bound.known]]),
-      )
-      if (Object.keys(changes).length > 0) within(`tell of ${fitting.name}`, () => host.tell(fitting.name, changes))
+    for (const { name, bound, rows } of machine.fittings) {
+      if (rows !== undefined) continue
+      const moved = bound.filter(({ known }) => now[known] !== settled[known])
+      const changes = Object.fromEntries(moved.map((one) => [one.name, settled[one.known]]))
+      if (moved.length > 0) chain.within(`tell of ${name}`, () => host.tell(name, changes))
     }
-    phase = 'busy'
-    const cells = [...moved].map((cell) => machine.cells[cell]?.name).join(', ')
-    const error = new Error(
-      `reports and tells go round in a circle through ${cells || 'the screen'}; what stood before was brought back, and ${given === 1 ? 'one more was' : `${given} more were`} given up`,
+  }
+
+  function tellWatchers(): void {
+    if (watchers.size === 0) return
+    const before = seen
+    seen = state
+    const changes = machine.cells.flatMap(({ name }, cell): ChangeRecord[] =>
+      equal(before[cell], state[cell])
+        ? []
+        : [{ name, from: before[cell], to: state[cell], by: by.get(cell) ?? 'screen' }],
     )
-    outside(() => host.fault?.({ place: 'circle', error }))
-  }
-
-  /** Work that belongs to the chain: what it sets off does, too. */
-  function within(place: string, work: () => void): void {
-    const before = inChain
-    inChain = true
-    try {
-      work()
-    } catch (error) {
-      outside(() => host.fault?.({ place, error }))
-    } finally {
-      inChain = before
-    }
-  }
-
-  /** A host that throws changes nothing, and keeps nothing from what is owed. */
-  function outside(work: () => void, place?: string): void {
-    const before = inChain
-    inChain = false
-    try {
-      work()
-    } catch (error) {
-      if (place !== undefined) outside(() => host.fault?.({ place, error }))
-    } finally {
-      inChain = before
-    }
-  }
-
-  function isRunning(): boolean {
-    return phase !== 'ended'
+    const reckoned = machine.reckoned.flatMap(({ name, slot }): ChangeRecord[] =>
+      equal(before[slot], state[slot]) ? [] : [{ name, from: before[slot], to: state[slot], by: 'screen' }],
+    )
+    by.clear()
+    if (changes.length + reckoned.length === 0) return
+    for (const watcher of watchers)
+      chain.outside(() => watcher([...changes, ...reckoned]), 'whoever follows what changes')
   }
 
   function asked(input: Input): string | undefined {
     refusals = []
-    take(input)
+    chain.take(input)
     return refusals[0]?.reason
   }
 
-  function index(kind: string, name: string, names: readonly string[]): number {
-    const at = names.indexOf(name)
-    if (at < 0)
-      throw new CaulkerError(
-        'unknown-name',
-        `screen '${machine.screen.name}' has no ${kind} '${name}'${hint(name, names)}`,
-      )
-    return at
-  }
-
-  const cellNamed = (name: string) => places.cells.get(name) ?? index('cell', name, [...places.cells.keys()])
+  const nameOf = (fitting: number) => (machine.fittings[fitting] as FittingPlan).name
+  const fittingNamed = (name: string) => look.index('fitting', name)
+  const cellNamed = (name: string) => look.index('cell', name)
+  const front = () => state[machine.slots.front] as number
+  const changed = (changes: Values) =>
+    Object.entries(changes).map(([cell, value]) => [cellNamed(cell), value] as const)
 
   for (const effect of first.effects) carryOut(effect)
+  if (options.isMounting !== true) enterFirst()
+
+  /** Only what loads something, or does something on entering, has anything to do. */
+  function enterFirst(): void {
+    const { loads, enters } = machine.screens[front()] as Machine['screens'][number]
+    if (machine.kind === 'journey' || loads.length > 0 || enters.length > 0) chain.take({ kind: 'enter' })
+  }
+
   return {
+    ...look,
     machine,
-    read: (name) => state[index('cell', name, machine.names)],
     set: (cell, value) => asked({ kind: 'set', changes: [[cellNamed(cell), value]] }),
-    setAll: (changes) =>
-      asked({
-        kind: 'set',
-        changes: Object.entries(changes).map(([cell, value]) => [cellNamed(cell), value] as const),
-      }),
-    hear(fitting, event, payload, values) {
-      const at = index('fitting', fitting, fittingNames)
+    setAll: (changes) => asked({ kind: 'set', changes: changed(changes) }),
+    hear(fitting, event, payload, values, row) {
+      const at = fittingNamed(fitting)
       const reported = values ?? valuesOf(machine, at, event, payload)
-      take({ kind: 'report', fitting: at, event, payload, values: reported })
+      chain.take({ kind: 'report', fitting: at, row, event, payload, values: reported })
     },
+    edit: (fitting) => chain.take({ kind: 'edit', fitting: fittingNamed(fitting) }),
+    leave: (fitting) => chain.take({ kind: 'leave', fitting: fittingNamed(fitting) }),
+    act(name) {
+      const actions = Object.keys(machine.screens[front()]?.actions ?? {})
+      if (!actions.includes(name))
+        throw new CaulkerError('unknown-name', `${look.who()} has no action '${name}'${hint(name, actions)}`)
+      chain.take({ kind: 'action', screen: front(), name })
+    },
+    submit: () => chain.take({ kind: 'submit', screen: front() }),
+    reset: (isNative = false) => chain.take({ kind: 'reset', screen: front(), isNative }),
+    answer: (id, answer) => chain.take({ kind: 'answer', id, answer }),
+    travel: (at) => chain.take({ kind: 'travel', at }),
+    topic: (topic, value) => chain.take({ kind: 'topic', topic, value }),
+    give: (changes) => chain.take({ kind: 'given', changes: changed(changes) }),
+    command: (name, args) => chain.take({ kind: 'command', name, args }),
     vetoes(fitting, event, proposed) {
-      const { contract, bound } = machine.fittings[
-        index('fitting', fitting, fittingNames)
-      ] as Machine['fittings'][number]
+      const { contract, bound } = machine.fittings[fittingNamed(fitting)] as FittingPlan
       return valueClauses(contract)
         .filter((value) => value.vetoEvent === event)
         .flatMap((value) => bound.filter(({ name, cell }) => name === value.name && cell >= 0))
         .some(({ cell }) => !settle(machine.cells[cell] as Machine['cells'][number], proposed, state[cell]).stands)
     },
-    act(name) {
-      const action = machine.screen.actions[name]
-      if (action === undefined)
-        throw new CaulkerError(
-          'unknown-name',
-          `screen '${machine.screen.name}' has no action '${name}'${hint(name, Object.keys(machine.screen.actions))}`,
-        )
-      take({ kind: 'action', name, steps: planned(action, places) })
-    },
-    given: (fitting) => givenTo(machine, state, index('fitting', fitting, fittingNames)),
+    given: (fitting, row) => givenTo(machine, state, fittingNamed(fitting), row),
     state: () => state,
+    watch(listener) {
+      if (watchers.size === 0) seen = state
+      watchers.add(listener)
+      return () => void watchers.delete(listener)
+    },
     begin() {
-      if (phase !== 'mounting') return
-      phase = 'quiet'
-      if (queue.length > 0) run()
+      if (chain.isMounting()) {
+        enterFirst()
+        chain.begin()
+      }
     },
-    end() {
-      phase = 'ended'
-      queue = []
-    },
+    end: () => chain.end(),
   }
+}
+
+function whoseInput({ kind }: Input): ChangeRecord['by'] {
+  if (kind === 'set' || kind === 'given' || kind === 'command') return 'owner'
+  return kind === 'report' || kind === 'known' ? 'person' : kind === 'answer' ? 'source' : 'screen'
 }
 
 /** Where only one value is reported by an event, what it carries is that value. */

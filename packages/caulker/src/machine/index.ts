@@ -1,5 +1,27 @@
-export { drive, faultText, type Driver, type Host } from './driver.js'
-export type { Amendment, Effect, Fault, Input, Outcome, Refusal, State } from './input.js'
-export { compile, type BoundName, type FittingPlan, type Machine, type PlannedStep } from './plan.js'
-export { scratchFor, type Scratch } from './scratch.js'
-export { firstState, givenTo, step } from './step.js'
+export { drive, faultText, type DriveOptions, type Driver } from './driver.js'
+export type { ChangeRecord, Host, InvalidField, SentCall } from './host.js'
+export type { Look } from './look.js'
+export {
+  compile,
+  type BoundName,
+  type FittingPlan,
+  type Machine,
+  type OpenDraft,
+  type PlannedStep,
+  type Wiring,
+} from './plan/index.js'
+export {
+  firstState,
+  givenTo,
+  scratchFor,
+  step,
+  type Amendment,
+  type Answer,
+  type Effect,
+  type Fault,
+  type Input,
+  type Outcome,
+  type Refusal,
+  type Scratch,
+  type State,
+} from './step/index.js'

@@ -25,6 +25,7 @@ export {
 export {
   allSteps,
   announce,
+  back,
   call,
   clear,
   discard,
@@ -69,3 +70,4 @@ export {
 } from './tokens.js'
 export { isTopic, topic, type AnyTopic, type Topic } from './topic.js'
 export { inRankOrder } from './rank.js'
+export { isStateToken, states, type StateName, type StateToken } from './states.js'

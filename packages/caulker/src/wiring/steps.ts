@@ -63,7 +63,14 @@ export type Step =
       readonly fails: Steps
     }
   | { readonly step: 'discard'; readonly fitting: AnyFitting }
-  | { readonly step: 'go'; readonly to: string }
+  | {
+      readonly step: 'go'
+      readonly to: string
+      /** What has to hold before the screen is left, and what is said where it does not. */
+      readonly when: Followed<boolean> | undefined
+      readonly otherwise: string
+    }
+  | { readonly step: 'back' }
   | { readonly step: 'announce'; readonly topic: TopicRef<any>; readonly value: unknown }
   | { readonly step: 'report'; readonly event: EventRef<any>; readonly value: unknown }
 
@@ -83,7 +90,7 @@ interface Follow {
 }
 
 /**
- * A step that sets a cell to a value, or to what the event carried ({@link payload}).
+ * A step that sets a cell to a value, to what another cell holds, or to what the event carried ({@link payload}).
  *
  * @example
  * ```ts
@@ -98,7 +105,7 @@ interface Follow {
  * console.assert(slip.actions.ease.steps[0]?.step === 'set')
  * ```
  */
-export function set<T>(cell: Cell<T>, value: NoInfer<T> | Payload): Step {
+export function set<T>(cell: Cell<T>, value: NoInfer<T> | Payload | Followed<NoInfer<T>>): Step {
   return { step: 'set', cell, value }
 }
 
@@ -297,8 +304,9 @@ export function discard(fitting: AnyFitting): Step {
 }
 
 /**
- * A step that leaves the screen for another one of the journey.
+ * A step that leaves the screen for another one of the journey, once what is being typed has been committed.
  *
+ * @param more `when`, a cell or reckoned cell that has to be true, and `otherwise`, what is said where it is not
  * @example
  * ```ts
  * import { contract, go, screen, twoWay, Type } from 'caulker'
@@ -312,8 +320,27 @@ export function discard(fitting: AnyFitting): Step {
  * console.assert(slip.actions.ease.steps[0]?.step === 'go')
  * ```
  */
-export function go(to: string): Step {
-  return { step: 'go', to }
+export function go(to: string, more: { when?: Followed<boolean>; otherwise?: string } = {}): Step {
+  return { step: 'go', to, when: more.when, otherwise: more.otherwise ?? 'Something is missing here' }
+}
+
+/**
+ * A step that leads back to the screen from which a person came; on the first screen of a journey it does nothing.
+ *
+ * @example
+ * ```ts
+ * import { back, contract, screen, twoWay, Type } from 'caulker'
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: [back()] } } }),
+ * })
+ * console.assert(slip.on['winch']?.['slipped']?.steps[0]?.step === 'back')
+ * ```
+ */
+export function back(): Step {
+  return { step: 'back' }
 }
 
 /**

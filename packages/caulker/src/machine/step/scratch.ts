@@ -1,4 +1,4 @@
-import type { Machine } from './plan.js'
+import type { Machine } from '../plan/index.js'
 
 /** Room for one step at a time to mark in what it has touched; it belongs to the caller, and is as it was once the step has come back. */
 export interface Scratch {

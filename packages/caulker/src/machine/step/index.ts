@@ -1,0 +1,3 @@
+export type { Amendment, Answer, Effect, Fault, Input, Invalid, Outcome, Refusal, State } from './input.js'
+export { scratchFor, type Scratch } from './scratch.js'
+export { firstState, givenTo, step } from './step.js'

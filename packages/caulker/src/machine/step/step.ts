@@ -1,0 +1,224 @@
+import { type BoundName, type Machine } from '../plan/index.js'
+import { settle } from '../../contract/index.js'
+import { hearAnswer } from './answer.js'
+import { editDraft } from './drafts.js'
+import { finish, noteUnfinished } from './finish.js'
+import type { Effect, Fault, Input, Outcome, State } from './input.js'
+import { wantToGo } from './leave.js'
+import { afters, amendments, placings, problems, reports, tells } from './owed.js'
+import { holdBounds, propose, proposeEntry, refuse, touchCell } from './propose.js'
+import { computed, reckon } from './reckon.js'
+import { resetScreen } from './reset.js'
+import { clear, touch, type Scratch } from './scratch.js'
+import { runSteps } from './steps.js'
+import { beginSubmit, goOnSubmitting } from './submit.js'
+import { enterFirst, goOnLeaving } from './ways.js'
+import { begin, guarded, Located, wayOf, write, frontOf, type Work } from './work.js'
+
+/**
+ * One transaction: pure, and as often at once as there are scratches. What is proposed passes type and `amend`; reckoned cells follow once
+ * each in rank order; bounds and steps hold once, at the end; `refuse` comes last. Each fitting is told at most once. A throw on the way
+ * rolls all of it back, and whoever reported is told the value that stands.
+ */
+export function step(machine: Machine, state: State, input: Input, scratch: Scratch): Outcome {
+  let work = begin(machine, state, scratch)
+  try {
+    take(work, input)
+    settleAll(work)
+  } catch (thrown) {
+    const { heard, refusals } = work
+    clear(scratch)
+    work = { ...begin(machine, state, scratch), heard }
+    work.refusals.push(...refusals)
+    work.faults.push(faultOf(thrown, input, machine))
+    // The report is taken back; what the component itself holds by now is known all the same.
+    for (const [slot, value] of heard) write(work, slot, value)
+  }
+  const told = tells(work)
+  const outcome: Outcome = { state: work.slots, effects: joined(work, told) }
+  clear(scratch)
+  return outcome
+}
+
+/** Computes, holds bounds, turns down, and once more where that set something off. */
+function settleAll(work: Work): void {
+  reckon(work)
+  holdBounds(work)
+  refuse(work)
+  finish(work)
+  reckon(work)
+}
+
+/** What went wrong, what was turned down or made right, then what is told, called, and said afterwards. */
+function joined(work: Work, told: readonly Effect[]): Effect[] {
+  const effects: Effect[] = []
+  for (const fault of work.faults) effects.push({ effect: 'fault', fault })
+  for (const refusal of work.refusals) effects.push({ effect: 'refusal', refusal })
+  const gone = work.owed.filter(({ effect }) => effect === 'abort' || effect === 'go' || effect === 'stay')
+  const rest = work.owed.filter(({ effect }) => effect !== 'abort' && effect !== 'go' && effect !== 'stay')
+  for (const list of [amendments(work), gone, placings(work), told, problems(work), reports(work), rest, afters(work)])
+    for (const one of list) effects.push(one)
+  return effects
+}
+
+/**
+ * The first state of a run: cells at their initial values, which go the way of every proposal; one that is refused stands, as a fault with
+ * its place.
+ */
+export function firstState(machine: Machine, initial: Readonly<Record<string, unknown>>, scratch: Scratch): Outcome {
+  const work = begin(machine, machine.initial, scratch)
+  const effects: Effect[] = []
+  machine.cells.forEach((clause, cell) => {
+    const value = Object.hasOwn(initial, clause.name) ? initial[clause.name] : work.slots[cell]
+    const settled = guarded(work, `the initial value of ${clause.name}`, () => settle(clause, value, undefined))
+    if (settled?.stands === false)
+      work.faults.push({ place: `the initial value of ${clause.name}`, error: new Error(settled.reason) })
+    work.slots[cell] = settled?.stands === true ? settled.value : value
+    touch(machine, scratch, cell)
+  })
+  machine.reckoned.forEach((one) => {
+    work.slots[one.slot] = guarded(work, `reckoned ${one.name}`, () => computed(one, work.slots))
+  })
+  scratch.waiting = 0
+  scratch.ranks.fill(0)
+  guarded(work, 'the bounds of the first values', () => holdBounds(work))
+  machine.cells.forEach(({ agreed }, cell) => {
+    if (agreed >= 0) work.slots[agreed] = work.slots[cell]
+  })
+  placings(work)
+  tells(work, machine.bound)
+  for (const fault of work.faults) effects.push({ effect: 'fault', fault })
+  clear(scratch)
+  return { state: work.slots, effects }
+}
+
+/** What a fitting is given when it is mounted: every bound name that has a value; of rows, the one with the key. */
+export function givenTo({ fittings }: Machine, state: State, fitting: number, row?: string): Record<string, unknown> {
+  const given: Record<string, unknown> = {}
+  for (const bound of fittings[fitting]?.bound ?? []) {
+    const known = state[bound.known]
+    const value = row === undefined ? known : (known as Readonly<Record<string, unknown>>)[row]
+    if (value !== undefined) given[bound.name] = value
+  }
+  return given
+}
+
+function take(work: Work, input: Input): void {
+  const { fittings, screens } = work.machine
+  switch (input.kind) {
+    case 'report':
+      return hear(work, input)
+    case 'set':
+      return input.changes.forEach(([cell, value]) => propose(work, cell, value))
+    case 'action':
+      return runSteps(work, screens[input.screen]?.actions[input.name] ?? [], settingOf(input.screen))
+    case 'known':
+      return hearValues(work, fittings[input.fitting]?.bound ?? [], input.values, input.row)
+    case 'edit':
+      return noteUnfinished(work, input.fitting, true)
+    case 'leave':
+      return leave(work, input.fitting)
+    case 'submit':
+      return beginSubmit(work, input.screen)
+    case 'reset':
+      return resetScreen(work, input.screen, input.isNative === true)
+    case 'committed':
+      goOnSubmitting(work, input.screen, input.invalid)
+      return goOnLeaving(work, input.screen)
+    case 'answer':
+      return hearAnswer(work, input.id, input.answer)
+    case 'enter':
+      return enterFirst(work)
+    case 'travel':
+      return travel(work, input.at)
+    case 'topic':
+      return hearTopic(work, input.topic, input.value)
+    case 'given':
+      return takeGiven(work, input.changes)
+    case 'command':
+      return runSteps(work, screens[0]?.commands[input.name] ?? [], settingOf(0, input.args[0]))
+  }
+}
+
+/** The browser has gone to another entry of the way. */
+function travel(work: Work, to: number): void {
+  const { entries, at } = wayOf(work)
+  if (to !== at && entries[to] !== undefined) wantToGo(work, { entries, at: to, isTravel: true })
+}
+
+function hearTopic(work: Work, topic: string, value: unknown): void {
+  const front = frontOf(work)
+  runSteps(work, work.machine.screens[front]?.hears.get(topic) ?? [], settingOf(front, value))
+}
+
+/** The owner of an interior tells: it knows what it has told. */
+function takeGiven(work: Work, changes: readonly (readonly [cell: number, value: unknown])[]): void {
+  for (const [cell, value] of changes) {
+    const clause = work.machine.cells[cell]
+    const told = value ?? clause?.initial
+    if (clause !== undefined && clause.agreed >= 0) work.slots[clause.agreed] = told
+    propose(work, cell, told)
+  }
+}
+
+function settingOf(screen: number, payload?: unknown, row?: string) {
+  return { screen, payload, row }
+}
+
+function hear(work: Work, { fitting, row, event, payload, values }: Extract<Input, { kind: 'report' }>): void {
+  const plan = work.machine.fittings[fitting]
+  const hearing = plan?.hears.get(event)
+  if (plan === undefined || hearing === undefined) return
+  if (hearing.bound.length > 0) noteUnfinished(work, fitting, false)
+  hearValues(work, hearing.bound, values, row)
+  if (hearing.steps.length > 0) runSteps(work, hearing.steps, settingOf(plan.screen, payload, row))
+}
+
+function hearValues(
+  work: Work,
+  bound: readonly BoundName[],
+  values: Readonly<Record<string, unknown>>,
+  row: string | undefined,
+): void {
+  for (const one of bound) if (Object.hasOwn(values, one.name)) hearValue(work, one, values[one.name], row)
+}
+
+/** A value that applies when told has only been proposed: its owner still has to tell it. */
+function hearValue(work: Work, bound: BoundName, value: unknown, row: string | undefined): void {
+  if (!bound.appliesWhenTold) {
+    const heard = row === undefined ? value : { ...(work.slots[bound.known] as object), [row]: value }
+    work.heard.push([bound.known, heard])
+    write(work, bound.known, heard)
+  }
+  if (bound.draft >= 0) editDraft(work, bound, value)
+  else if (bound.cell >= 0) {
+    const screen = work.machine.fittings[bound.fitting]?.screen ?? 0
+    touchCell(work, screen, bound.cell, 'edited')
+    if (row !== undefined) proposeEntry(work, bound, row, value)
+    else propose(work, bound.cell, value, { by: 'person', screen })
+  }
+}
+
+/** A field that was left says from now on what is wrong with it. */
+function leave(work: Work, fitting: number): void {
+  const plan = work.machine.fittings[fitting]
+  for (const { cell, draft } of plan?.bound ?? []) {
+    const of = draft >= 0 ? (work.machine.drafts[draft]?.cell ?? -1) : cell
+    if (of >= 0 && plan !== undefined) touchCell(work, plan.screen, of, 'left')
+  }
+}
+
+function faultOf(thrown: unknown, input: Input, machine: Machine): Fault {
+  return thrown instanceof Located
+    ? { place: thrown.place, error: thrown.cause }
+    : { place: placeOf(machine, input), error: thrown }
+}
+
+function placeOf({ cells, fittings }: Machine, input: Input): string {
+  if (input.kind === 'set' || input.kind === 'given')
+    return `the interception of ${input.changes.map(([cell]) => cells[cell]?.name).join(', ')}`
+  if (input.kind === 'action' || input.kind === 'command') return `the ${input.kind} ${input.name}`
+  return 'fitting' in input
+    ? `what ${fittings[input.fitting]?.name ?? 'a fitting'} reported`
+    : `what followed ${{ answer: 'an answer', enter: 'the first screen', travel: 'a way back or on', topic: 'a topic', submit: 'a submit', reset: 'a reset', committed: 'what was typed' }[input.kind]}`
+}

@@ -1,0 +1,155 @@
+import { equal, valueAt } from '../../contract/index.js'
+import type { Given, Machine, OpenDraft, PendingCall, Problem, ScreenPlan, Way } from '../plan/index.js'
+import type { Effect, Fault, Refusal, State } from './input.js'
+import { touch, type Scratch } from './scratch.js'
+
+/** One transaction while it is worked at. */
+export interface Work {
+  readonly machine: Machine
+  readonly scratch: Scratch
+  readonly before: State
+  readonly slots: unknown[]
+  /** The cells that somebody proposed a value for: what was proposed last, and by whom. */
+  readonly proposed: Map<number, Proposal>
+  readonly refusals: Refusal[]
+  readonly faults: Fault[]
+  /** What is owed besides tells, in its order. */
+  readonly owed: Effect[]
+  /** What a component has said that its values are, for the rollback. */
+  readonly heard: (readonly [slot: number, value: unknown])[]
+  /** The call whose answer this transaction is. */
+  answered: PendingCall | undefined
+  /** The fittings whose names are told again, whether they changed or not. */
+  readonly retold: Set<number>
+}
+
+export interface Proposal {
+  readonly value: unknown
+  readonly by: 'owner' | 'person'
+  /** Where a person proposed it, for the problem beside the field. */
+  readonly place: string
+  readonly screen: number
+}
+
+/** Where the steps of a list are carried out: by which screen, set off by what, and in which row. */
+export interface Setting {
+  readonly screen: number
+  readonly payload: unknown
+  readonly row: string | undefined
+}
+
+export function begin(machine: Machine, state: State, scratch: Scratch): Work {
+  return {
+    machine,
+    scratch,
+    before: state,
+    slots: state.slice(),
+    proposed: new Map(),
+    refusals: [],
+    faults: [],
+    owed: [],
+    heard: [],
+    answered: undefined,
+    retold: new Set(),
+  }
+}
+
+/** Writes a slot, and notes who has to look at it; what is there already is no change. */
+export function write({ machine, scratch, slots }: Work, slot: number, value: unknown): void {
+  if (equal(slots[slot], value)) return
+  slots[slot] = value
+  touch(machine, scratch, slot)
+}
+
+/** Writes a slot of the machine's own, whose values are made anew for each change. */
+export function put({ machine, scratch, slots }: Work, slot: number, value: unknown): void {
+  if (slots[slot] === value) return
+  slots[slot] = value
+  touch(machine, scratch, slot)
+}
+
+export function screenOf(work: Work, at: number): ScreenPlan {
+  return work.machine.screens[at] as ScreenPlan
+}
+
+export function frontOf({ machine, slots }: Work): number {
+  return slots[machine.slots.front] as number
+}
+
+export function wayOf({ machine, slots }: Work): Way {
+  return slots[machine.slots.way] as Way
+}
+
+export function callsOf({ machine, slots }: Work): readonly PendingCall[] {
+  return slots[machine.slots.calls] as readonly PendingCall[]
+}
+
+export function draftOf({ machine, slots }: Work, at: number): OpenDraft | undefined {
+  return slots[machine.drafts[at]?.slot ?? -1] as OpenDraft | undefined
+}
+
+export function problemsOf(work: Work, screen: number): Readonly<Record<string, Problem>> {
+  return work.slots[screenOf(work, screen).slots.problems] as Readonly<Record<string, Problem>>
+}
+
+/** Puts a problem beside a field, or takes it away. */
+export function setProblem(work: Work, screen: number, place: string, problem?: Omit<Problem, 'isShown'>): void {
+  const { slots } = screenOf(work, screen)
+  const before = work.slots[slots.problems] as Readonly<Record<string, Problem>>
+  if (problem === undefined) {
+    if (!(place in before)) return
+    const { [place]: _gone, ...rest } = before
+    return put(work, slots.problems, rest)
+  }
+  const cell = place.split('/')[0] as string
+  const touched = work.slots[slots.touched] as Readonly<Record<string, string>>
+  const isShown = problem.from !== 'refusal' || work.slots[slots.tried] === true || touched[cell] === 'left'
+  put(work, slots.problems, { ...before, [place]: { ...problem, isShown } })
+}
+
+/** What a step takes, out of the slots as they are now; an open draft stands for its cell where it is the draft that is sent. */
+export function taken(work: Work, given: Given, setting: Setting, instead?: ReadonlyMap<number, unknown>): unknown {
+  if (given.from === 'constant') return given.value
+  if (given.from === 'slot') return instead?.has(given.slot) === true ? instead.get(given.slot) : work.slots[given.slot]
+  if (given.from === 'payload') return valueAt(setting.payload, given.at)
+  if (given.from === 'row') return memberOf(entryOf(work, given.slot, setting), given.member)
+  return Object.fromEntries(given.members.map(([name, one]) => [name, taken(work, one, setting, instead)]))
+}
+
+/** The entry of a list that a row stands for. */
+function entryOf(work: Work, cell: number, { screen, row }: Setting): unknown {
+  const rows = screenOf(work, screen).fittings.map((at) => work.machine.fittings[at]?.rows)
+  const key = rows.find((one) => one?.cell === cell)?.key
+  return key === undefined ? undefined : entries(work.slots[cell]).find((entry) => keyOf(entry, key) === row)
+}
+
+export function entries(list: unknown): readonly Readonly<Record<string, unknown>>[] {
+  return Array.isArray(list) ? (list as Readonly<Record<string, unknown>>[]) : []
+}
+
+export function keyOf(entry: unknown, key: string): string {
+  return String(memberOf(entry, key))
+}
+
+export function memberOf(entry: unknown, member: string): unknown {
+  return typeof entry === 'object' && entry !== null ? (entry as Record<string, unknown>)[member] : undefined
+}
+
+/** Carries a throw to the rollback together with the place that threw it. */
+export class Located extends Error {
+  constructor(
+    readonly place: string,
+    override readonly cause: unknown,
+  ) {
+    super(place)
+  }
+}
+
+export function guarded<T>(work: Work, place: string, make: () => T): T | undefined {
+  try {
+    return make()
+  } catch (error) {
+    work.faults.push({ place, error: error instanceof Located ? error.cause : error })
+    return undefined
+  }
+}

@@ -10,8 +10,9 @@ const BELOW: Record<string, string[]> = {
   mount: ['contract'],
   wiring: ['words', 'contract'],
   check: ['words', 'contract', 'wiring'],
-  machine: ['words', 'contract', 'wiring'],
+  machine: ['words', 'contract', 'mount', 'wiring'],
   ideal: ['words', 'contract', 'mount', 'machine'],
+  rehearse: ['words', 'contract', 'wiring', 'machine', 'ideal'],
   page: ['words', 'contract', 'check'],
   dom: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal'],
   probe: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal', 'dom'],
@@ -20,7 +21,7 @@ const BELOW: Record<string, string[]> = {
   tasks: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node'],
   cli: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node', 'tasks'],
 }
-const CORE = ['words', 'contract', 'mount', 'wiring', 'check', 'machine', 'ideal']
+const CORE = ['words', 'contract', 'mount', 'wiring', 'check', 'machine', 'ideal', 'rehearse']
 const LIBRARY = 'packages/caulker/src'
 const COMMAND = 'packages/caulker-cli/src'
 

@@ -1,6 +1,7 @@
 export {
   attachHandlers,
   elementMount,
+  mountJourney,
   mountScreen,
   nativeButton,
   nativeCheckbox,
@@ -17,6 +18,9 @@ export {
   type ElementMountOptions,
   type ElementOf,
   type EventsOf,
+  type Followable,
+  type MountedJourney,
+  type MountJourneyOptions,
   type MountedScreen,
   type MountScreenOptions,
 } from './dom/index.js'

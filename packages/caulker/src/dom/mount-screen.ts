@@ -1,43 +1,53 @@
-import { CaulkerError, hint } from '../words/index.js'
-import { type AnyContract } from '../contract/index.js'
-import { compile, drive, faultText, type Amendment, type Driver, type Fault, type Refusal } from '../machine/index.js'
-import type { AnyScreen, Screen } from '../wiring/index.js'
-import { elementMount } from './element-mount.js'
-import type { Mount, Mounted } from '../mount/index.js'
+import { compile, type OpenDraft } from '../machine/index.js'
+import type { Mounted } from '../mount/index.js'
+import type { Answering, AnyScreen, Screen } from '../wiring/index.js'
+import type { Followable } from './follow.js'
+import { liveOver, type Live, type LiveOptions } from './live.js'
 
-export interface MountScreenOptions {
-  /** Where some cells start instead of at their initial values. */
-  readonly initial?: Readonly<Record<string, unknown>>
-  /** Mounts for fittings that are no elements, by fitting. */
-  readonly mounts?: Readonly<Record<string, Mount>>
-  /** Is told of what was thrown by reckoned cells, handlers and components; by default it goes to the console. */
-  readonly onFault?: (fault: Fault) => void
-  /** Is told of a proposed value that was turned down, and why. */
-  readonly onRefused?: (refusal: Refusal) => void
-  /** Is told of a proposed value that was made right, and what stands instead. */
-  readonly onAmended?: (amendment: Amendment) => void
-  /** Is called when a change and all that follows from it have settled. */
-  readonly onSettled?: () => void
+export interface MountScreenOptions<O = unknown> extends LiveOptions {
+  /** What answers for the sources of the screen: a function for each operation. */
+  readonly sources?: Answering<O>
 }
 
 type CellsOf<S> = S extends { readonly types?: { cells: infer C } } ? C : never
-type ReckonedOf<S> = S extends Screen<any, any, infer D, any> ? keyof D & string : never
-type ActionsOf<S> = S extends Screen<any, any, any, infer A> ? keyof A & string : never
+type ReckonedOf<S> = S extends Screen<any, any, infer D, any, any> ? keyof D & string : never
+type ActionsOf<S> = S extends Screen<any, any, any, infer A, any> ? keyof A & string : never
+type FittingsOf<S> = S extends Screen<any, infer U, any, any, any> ? keyof U & string : never
+export type SourcesOf<S> = S extends Screen<any, any, any, any, infer O> ? O : never
+
+/** What can be seen and done from outside on a mounted screen and on a mounted journey alike. */
+export interface MountedLive {
+  /** What is wrong with a field, or with the screen itself where no fitting is named; empty where nothing is. */
+  problem(fitting?: string, row?: string): string
+  /** The open draft of a fitting's value; nothing while it is closed. */
+  draft(fitting: string, value: string): OpenDraft | undefined
+  drafts(): readonly { readonly name: string; readonly draft: OpenDraft }[]
+  /** The calls that are out. */
+  pending(): readonly { readonly operation: string; readonly given: unknown }[]
+  submit(): void
+  reset(): void
+  /** Resolves when nothing is pending: no call is out, and nothing is being committed. */
+  settled(): Promise<void>
+  /** Follows cells, reckoned cells and values of fittings (`bales.count`) by name; all of them where none is named. */
+  follow(...names: string[]): Followable
+  /** One mounted component, for a look from outside; of rows, the one with the key. */
+  component(fitting: string, row?: string): Mounted
+  remove(): void
+}
 
 /** A screen at work on a page. */
-export interface MountedScreen<S extends AnyScreen> {
+export interface MountedScreen<S extends AnyScreen> extends MountedLive {
   read<K extends Extract<keyof CellsOf<S>, string>>(cell: K): CellsOf<S>[K]
   read(reckoned: ReckonedOf<S>): unknown
   /** Sets a cell; gives why that was turned down, where it was. */
   set<K extends Extract<keyof CellsOf<S>, string>>(cell: K, value: CellsOf<S>[K]): string | undefined
   act(action: ActionsOf<S>): void
-  /** What one fitting says that its property or value is, for a look from outside. */
-  component(fitting: string): Mounted
-  remove(): void
+  component(fitting: FittingsOf<S>, row?: string): Mounted
 }
 
 /**
- * Mounts a screen on markup: each fitting on the element that carries its name in `data-fitting`.
+ * Mounts a screen on markup: each fitting on the element that carries its name in `data-fitting`, entries of a list on copies of
+ * `<template data-rows="name">`, and what is wrong with a field in `data-problem`.
  *
  * Throws a {@link CaulkerError} `missing-fitting` where the markup has no element for a fitting.
  *
@@ -59,71 +69,34 @@ export interface MountedScreen<S extends AnyScreen> {
 export function mountScreen<S extends AnyScreen>(
   screen: S,
   root: ParentNode,
-  options: MountScreenOptions = {},
+  options: MountScreenOptions<SourcesOf<S>> = {},
 ): MountedScreen<S> {
-  const machine = compile(screen)
-  const onFault = options.onFault ?? ((fault) => console.error(`${screen.name}: ${faultText(fault)}`))
-  const mounted = new Map<string, Mounted>()
-  const driver: Driver = drive(
-    machine,
-    {
-      tell: (fitting, changes) => mounted.get(fitting)?.tell(changes),
-      command: (fitting, name, args) => mounted.get(fitting)?.command(name, ...args),
-      read: (fitting, name) => mounted.get(fitting)?.read(name),
-      fault: onFault,
-      refused: options.onRefused ?? (() => undefined),
-      amended: options.onAmended ?? (() => undefined),
-      settled: options.onSettled ?? (() => undefined),
-    },
-    { initial: options.initial ?? {}, isMounting: true },
-  )
-  const removeAll = () => {
-    driver.end()
-    mounted.forEach((one) => one.remove())
-  }
-  try {
-    for (const { name, contract } of machine.fittings) {
-      const mount = options.mounts?.[name] ?? elementMount({ element: elementFor(screen, root, name, contract) })
-      mounted.set(
-        name,
-        mount(contract, driver.given(name), ({ event, payload, values, veto }) => {
-          if (veto !== undefined && driver.vetoes(name, event, payload)) veto()
-          driver.hear(name, event, payload, values)
-        }),
-      )
-    }
-  } catch (thrown) {
-    // A mount that fails leaves nothing behind.
-    removeAll()
-    throw thrown
-  }
-  driver.begin()
+  const live = liveOver(compile(screen), {
+    options,
+    answering: (options.sources ?? {}) as never,
+    enter: () => root,
+  })
+  const { driver } = live
   return {
+    ...outside(live),
     read: (name: string) => driver.read(name) as never,
     set: (cell, value) => driver.set(cell, value),
     act: (action) => driver.act(action),
-    component(fitting) {
-      const found = mounted.get(fitting)
-      if (found === undefined)
-        throw new CaulkerError(
-          'unknown-name',
-          `screen '${screen.name}' has no fitting '${fitting}'${hint(fitting, mounted.keys())}`,
-        )
-      return found
-    },
-    remove: removeAll,
   }
 }
 
-function elementFor(screen: AnyScreen, root: ParentNode, name: string, contract: AnyContract): Element {
-  const all = [...root.querySelectorAll('[data-fitting]')]
-  const found = all.filter((element) => element.getAttribute('data-fitting') === name)
-  if (found.length === 1) return found[0] as Element
-  const there = all.map((element) => element.getAttribute('data-fitting') ?? '')
-  throw new CaulkerError(
-    'missing-fitting',
-    found.length === 0
-      ? `screen '${screen.name}': the markup has no element with data-fitting="${name}" for '${contract.tag}'${hint(name, there)}`
-      : `screen '${screen.name}': the markup has ${found.length} elements with data-fitting="${name}"; a fitting stands on one`,
-  )
+/** What screens and journeys let be seen and done alike. */
+export function outside({ driver, component, settled, follow, remove }: Live): MountedLive {
+  return {
+    problem: driver.problem,
+    draft: driver.draft,
+    drafts: driver.drafts,
+    pending: driver.pending,
+    submit: driver.submit,
+    reset: () => driver.reset(),
+    settled,
+    follow: (...names) => follow(names),
+    component,
+    remove,
+  }
 }

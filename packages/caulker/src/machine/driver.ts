@@ -15,6 +15,7 @@ import {
   type Input,
   type Refusal,
   type State,
+  type Stored,
 } from './step/index.js'
 
 type Values = Readonly<Record<string, unknown>>
@@ -53,8 +54,8 @@ export interface Driver extends Look {
 
 export interface DriveOptions {
   readonly initial?: Values
-  /** Goes on from a state of the same machine instead of a first one. */
-  readonly from?: State
+  /** What an earlier run has left. */
+  readonly stored?: Stored | undefined
   /** Whether fittings are still to be mounted: until {@link Driver.begin}, what they report waits. */
   readonly isMounting?: boolean
 }
@@ -65,8 +66,8 @@ export interface DriveOptions {
  */
 export function drive(machine: Machine, host: Host, options: DriveOptions = {}): Driver {
   const scratch = scratchFor(machine)
-  const first = firstState(machine, options.initial ?? {}, scratch)
-  let state = options.from ?? first.state
+  const first = firstState(machine, options.initial ?? {}, scratch, options.stored)
+  let state = first.state
   /** What was turned down since somebody asked. */
   let refusals: Refusal[] = []
   const watchers = new Set<(changes: readonly ChangeRecord[]) => void>()
@@ -117,8 +118,8 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
       case 'call': {
         const { id, source, operation, given } = effect
         return within(`call of ${source}.${operation}`, () => {
-          if (host.call === undefined) throw new Error(`nothing was given that answers for '${source}'`)
-          host.call({ id, source, operation, given })
+          if (host.call !== undefined) return host.call({ id, source, operation, given })
+          chain.take({ kind: 'answer', id, answer: { failed: `Nothing answers for ${source}.${operation}` } })
         })
       }
       case 'abort':
@@ -139,6 +140,8 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
         return within(`problem of ${nameOf(effect.fitting)}`, () =>
           host.problem?.(nameOf(effect.fitting), effect.text, effect.row),
         )
+      case 'held':
+        return outside(() => host.held?.(), 'the host, told that a submit was held back')
       case 'announce':
         chain.take({ kind: 'topic', topic: effect.topic, value: effect.value })
         return within(`topic ${effect.topic}`, () => host.announce?.(effect.topic, effect.value))
@@ -196,10 +199,14 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     const reckoned = machine.reckoned.flatMap(({ name, slot }): ChangeRecord[] =>
       equal(before[slot], state[slot]) ? [] : [{ name, from: before[slot], to: state[slot], by: 'screen' }],
     )
+    const shown = machine.bound.flatMap(({ known, source }): ChangeRecord[] =>
+      equal(before[known], state[known])
+        ? []
+        : [{ name: machine.names[known] ?? '', from: before[known], to: state[known], by: by.get(source) ?? 'screen' }],
+    )
     by.clear()
-    if (changes.length + reckoned.length === 0) return
-    for (const watcher of watchers)
-      chain.outside(() => watcher([...changes, ...reckoned]), 'whoever follows what changes')
+    const all = [...changes, ...reckoned, ...shown]
+    if (all.length > 0) for (const watcher of watchers) chain.outside(() => watcher(all), 'whoever follows what changes')
   }
 
   function asked(input: Input): string | undefined {

@@ -21,6 +21,8 @@ export interface Host {
   rows?(fitting: string, keys: readonly string[]): void
   /** What is wrong with a field; empty where nothing is. */
   problem?(fitting: string, text: string, row?: string): void
+  /** A submit was held back: something is wrong with a field. */
+  held?(): void
   announce?(topic: string, value: unknown): void
   /** In an interior: what its owner hears. */
   report?(event: string, payload: unknown, values: Values): void

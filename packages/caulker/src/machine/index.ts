@@ -15,6 +15,8 @@ export {
   givenTo,
   scratchFor,
   step,
+  storedFrom,
+  storedOf,
   type Amendment,
   type Answer,
   type Effect,
@@ -24,4 +26,6 @@ export {
   type Refusal,
   type Scratch,
   type State,
+  type Stored,
 } from './step/index.js'
+export { driveOver, type CommitLimit, type Crew, type OtherHost, type Running } from './over-mounts.js'

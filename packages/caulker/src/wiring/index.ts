@@ -17,6 +17,7 @@ export {
   isSource,
   source,
   type AnySource,
+  type Answering,
   type OperationClause,
   type OperationDraft,
   type OperationMap,

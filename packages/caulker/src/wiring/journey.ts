@@ -7,7 +7,7 @@ import type { Cell } from './tokens.js'
 import type { CellsOf } from './types.js'
 
 /** Several screens that share cells, with ways between them. */
-export interface Journey {
+export interface Journey<U extends Record<string, AnyScreen> = Record<string, AnyScreen>> {
   readonly kind: 'journey'
   readonly name: string
   readonly cells: Readonly<Record<string, CellClause>>
@@ -19,10 +19,12 @@ export interface Journey {
   readonly shares: Readonly<Record<string, Readonly<Record<string, string>>>>
   /** What becomes of open drafts when a screen is left. */
   readonly leaving: 'keep' | 'discard' | 'stay'
+  /** Only for the compiler: its screens. */
+  readonly types?: U
 }
 
 type Names<T> = Extract<keyof T, string>
-type CellTypes<K> = K extends Screen<infer S, any, any, any> ? { readonly [N in keyof S]?: Cell<Static<S[N]>> } : never
+type CellTypes<K> = K extends Screen<infer S, any, any, any, any> ? { readonly [N in keyof S]?: Cell<Static<S[N]>> } : never
 
 export interface JourneyDraft<S extends SchemaMap, U extends Record<string, AnyScreen>> {
   cells?: { [K in keyof S]: CellDraft<S[K]> }
@@ -61,10 +63,10 @@ export interface JourneyDraft<S extends SchemaMap, U extends Record<string, AnyS
 export function journey<S extends SchemaMap, const U extends Record<string, AnyScreen>>(
   name: string,
   draft: JourneyDraft<S, U>,
-): Journey {
+): Journey<U> {
   refuseMalformed(name, draft)
   const cells = { cells: named('cell', draft.cells ?? {}) }
-  const made: Journey = {
+  const made: Journey<U> = {
     kind: 'journey',
     name,
     cells: mapValues(draft.cells, cellClause),

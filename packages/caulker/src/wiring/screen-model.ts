@@ -69,12 +69,13 @@ export interface Screen<
   U extends AnyFittings = AnyFittings,
   D = Record<string, Reckoned<unknown>>,
   A = unknown,
+  O = Readonly<Record<string, AnySource>>,
 > {
   readonly kind: 'screen'
   readonly name: string
   readonly cells: { readonly [K in keyof S]: CellClause }
   readonly fittings: U
-  readonly sources: Readonly<Record<string, AnySource>>
+  readonly sources: O
   readonly topics: Readonly<Record<string, AnyTopic>>
   readonly reckoned: D
   readonly rows: Readonly<Record<string, Rows<unknown>>>
@@ -98,4 +99,4 @@ export interface Screen<
 }
 
 // A typed seam: any screen.
-export type AnyScreen = Screen<any, any, any, any>
+export type AnyScreen = Screen<any, any, any, any, any>

@@ -101,7 +101,7 @@ export function screen<
   O extends Record<string, Source<any>> = {},
   T extends Record<string, Topic<any>> = {},
   W extends Record<string, Rows<any>> = {},
->(name: string, draft: ScreenDraft<S, U, O, T, D, W, A, B>): Screen<S, U, D, A> {
+>(name: string, draft: ScreenDraft<S, U, O, T, D, W, A, B>): Screen<S, U, D, A, O> {
   if (typeof name !== 'string' || name === '')
     throw new CaulkerError(
       'malformed-screen',

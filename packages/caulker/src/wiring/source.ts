@@ -45,6 +45,18 @@ export type OperationsOf<O> =
     ? { readonly [K in keyof M]: OperationRef<TypeOr<M[K], 'takes'>, TypeOr<M[K], 'gives'>> }
     : never
 
+/** What answers for the sources of a screen: a function for each operation, typed by what it takes and gives. */
+export type Answering<O> = {
+  readonly [K in keyof O]: O[K] extends Source<infer M>
+    ? {
+        readonly [N in keyof M]: (
+          given: TypeOr<M[N], 'takes'>,
+          call: { readonly signal: AbortSignal },
+        ) => Promise<TypeOr<M[N], 'gives'>> | TypeOr<M[N], 'gives'>
+      }
+    : never
+}
+
 /**
  * Writes down where screens load from and send to: what each operation takes, gives and does.
  *

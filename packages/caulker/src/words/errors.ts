@@ -20,6 +20,7 @@ export type ErrorCode =
   | 'malformed-source'
   | 'malformed-handlers'
   | 'missing-fitting'
+  | 'missing-screen'
   | 'missing-required'
   | 'unknown-name'
   | 'unknown-command'

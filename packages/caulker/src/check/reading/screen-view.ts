@@ -21,6 +21,7 @@ import type {
   Reckoned,
   Step,
   Steps,
+  AnySource,
 } from '../../wiring/index.js'
 import { allSteps, inRankOrder, isPayload } from '../../wiring/index.js'
 import { givenReadables, isReadable } from './given.js'
@@ -124,10 +125,8 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
     firstReckoned: once(() => firstReckoned(screen)),
     typeOf: (source) => typeOf(cells, source),
     operation: ({ source, name }) => {
-      const operations: Readonly<Record<string, OperationClause>> | undefined = clauseIn(
-        screen.sources,
-        source,
-      )?.operations
+      const sources: Readonly<Record<string, AnySource>> = screen.sources
+      const operations: Readonly<Record<string, OperationClause>> | undefined = clauseIn(sources, source)?.operations
       return clauseIn(operations, name)
     },
     triggersOf: ({ at, action }) =>

@@ -77,6 +77,8 @@ export type Effect =
       readonly command: string
       readonly args: readonly unknown[]
     }
+  /** A submit was held back: something is wrong with a field. */
+  | { readonly effect: 'held' }
   | { readonly effect: 'commit'; readonly screen: number; readonly fittings: readonly number[] }
   | {
       readonly effect: 'call'

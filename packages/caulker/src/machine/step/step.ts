@@ -10,6 +10,7 @@ import { holdBounds, propose, proposeEntry, refuse, touchCell } from './propose.
 import { computed, reckon } from './reckon.js'
 import { resetScreen } from './reset.js'
 import { clear, touch, type Scratch } from './scratch.js'
+import { putBack, type Stored } from './stored.js'
 import { runSteps } from './steps.js'
 import { beginSubmit, goOnSubmitting } from './submit.js'
 import { enterFirst, goOnLeaving } from './ways.js'
@@ -63,19 +64,27 @@ function joined(work: Work, told: readonly Effect[]): Effect[] {
 
 /**
  * The first state of a run: cells at their initial values, which go the way of every proposal; one that is refused stands, as a fault with
- * its place.
+ * its place. What was stored goes the same way, and a cell that is refused starts at its initial value.
  */
-export function firstState(machine: Machine, initial: Readonly<Record<string, unknown>>, scratch: Scratch): Outcome {
+export function firstState(
+  machine: Machine,
+  initial: Readonly<Record<string, unknown>>,
+  scratch: Scratch,
+  stored?: Stored,
+): Outcome {
   const work = begin(machine, machine.initial, scratch)
   const effects: Effect[] = []
   machine.cells.forEach((clause, cell) => {
-    const value = Object.hasOwn(initial, clause.name) ? initial[clause.name] : work.slots[cell]
-    const settled = guarded(work, `the initial value of ${clause.name}`, () => settle(clause, value, undefined))
-    if (settled?.stands === false)
-      work.faults.push({ place: `the initial value of ${clause.name}`, error: new Error(settled.reason) })
-    work.slots[cell] = settled?.stands === true ? settled.value : value
+    const isStored = stored !== undefined && Object.hasOwn(stored.cells, clause.name)
+    const given = Object.hasOwn(initial, clause.name) ? initial[clause.name] : work.slots[cell]
+    const value = isStored ? stored.cells[clause.name] : given
+    const place = isStored ? `what was stored for ${clause.name}` : `the initial value of ${clause.name}`
+    const settled = guarded(work, place, () => settle(clause, value, undefined))
+    if (settled?.stands === false) work.faults.push({ place, error: new Error(settled.reason) })
+    work.slots[cell] = settled?.stands === true ? settled.value : isStored ? given : value
     touch(machine, scratch, cell)
   })
+  if (stored !== undefined) putBack(work, stored)
   machine.reckoned.forEach((one) => {
     work.slots[one.slot] = guarded(work, `reckoned ${one.name}`, () => computed(one, work.slots))
   })

@@ -26,7 +26,10 @@ export function goOnSubmitting(work: Work, screen: number, invalid: readonly Inv
   const { slots, submit } = screenOf(work, screen)
   if (work.slots[slots.phase] !== 'committing' || submit === undefined) return
   judge(work, screen, invalid)
-  if (Object.keys(problemsOf(work, screen)).length > 0) return put(work, slots.phase, '')
+  if (Object.keys(problemsOf(work, screen)).length > 0) {
+    work.owed.push({ effect: 'held' })
+    return put(work, slots.phase, '')
+  }
   put(work, slots.phase, 'sending')
   send(work, submit.site, { screen, payload: undefined, row: undefined })
 }

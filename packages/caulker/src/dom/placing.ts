@@ -1,0 +1,93 @@
+import { CaulkerError, hint } from '../words/index.js'
+
+/** The one element of a container that carries a fitting's name; those of screens inside it are not its own. */
+export function fittingElement(who: string, root: ParentNode, name: string, tag: string): Element {
+  const all = [...root.querySelectorAll('[data-fitting]')]
+  const found = all.filter((element) => element.getAttribute('data-fitting') === name)
+  if (found.length === 1) return found[0] as Element
+  const there = all.map((element) => element.getAttribute('data-fitting') ?? '')
+  throw new CaulkerError(
+    'missing-fitting',
+    found.length === 0
+      ? `${who}: the markup has no element with data-fitting="${name}" for '${tag}'${hint(name, there)}`
+      : `${who}: the markup has ${found.length} elements with data-fitting="${name}"; a fitting stands on one`,
+  )
+}
+
+/** The places of the entries of a list: copies of `<template data-rows="name">`, in the order of the list. */
+export interface RowPlaces {
+  order(keys: readonly string[]): void
+  at(key: string): ParentNode
+  remove(): void
+}
+
+export function rowPlaces(who: string, root: ParentNode, name: string): RowPlaces {
+  const template = root.querySelector(`template[data-rows="${name}"]`)
+  if (template === null)
+    throw new CaulkerError(
+      'missing-fitting',
+      `${who}: the markup has no <template data-rows="${name}"> that holds one entry, with data-fitting="${name}" in it`,
+    )
+  const { content } = template as HTMLTemplateElement
+  const places = new Map<string, Element>()
+  return {
+    order(keys) {
+      for (const [key, place] of places)
+        if (!keys.includes(key)) {
+          place.remove()
+          places.delete(key)
+        }
+      let after: Element = template
+      for (const key of keys) {
+        const place = places.get(key) ?? copyOf(content)
+        places.set(key, place)
+        // Moving takes the focus away: what stands right is left alone.
+        if (after.nextElementSibling !== place) after.after(place)
+        after = place
+      }
+    },
+    at: (key) => places.get(key) as ParentNode,
+    remove() {
+      places.forEach((place) => place.remove())
+      places.clear()
+    },
+  }
+}
+
+/** One entry is one element, so that it can be moved. */
+function copyOf(content: DocumentFragment): Element {
+  const copy = content.ownerDocument.importNode(content, true)
+  if (copy.childElementCount === 1 && copy.firstElementChild !== null) return copy.firstElementChild
+  const place = content.ownerDocument.createElement('div')
+  place.append(copy)
+  return place
+}
+
+/** What is shown and hidden with a fitting: its element, or the label around it, and whatever says so. */
+export function showElement(root: ParentNode, element: Element, name: string, isShown: boolean): void {
+  const beside = root.querySelectorAll(`[data-shown-with="${name}"]`)
+  const own = element.closest(`[data-shown-with="${name}"]`) ?? element.closest('label') ?? element
+  for (const one of [own, ...beside]) (one as HTMLElement).hidden = !isShown
+}
+
+/** What is wrong with a field, where a person sees and a screen reader hears it: `aria-invalid`, and the text in `[data-problem]`. */
+export function showProblem(root: ParentNode, element: Element, name: string, text: string): void {
+  if (text === '') element.removeAttribute('aria-invalid')
+  else element.setAttribute('aria-invalid', 'true')
+  const place = root.querySelector(`[data-problem="${name}"]`)
+  if (place === null) return
+  if (place.textContent !== text) place.textContent = text
+  ;(place as HTMLElement).hidden = text === ''
+  if (place.id === '') place.id = freeId(place, `problem-of-${name}`)
+  const described = (element.getAttribute('aria-describedby') ?? '').split(/\s+/).filter((id) => id !== '')
+  const others = described.filter((id) => id !== place.id)
+  const ids = text === '' ? others : [...others, place.id]
+  if (ids.length > 0) element.setAttribute('aria-describedby', ids.join(' '))
+  else element.removeAttribute('aria-describedby')
+}
+
+function freeId({ ownerDocument }: Node, wanted: string): string {
+  let id = wanted
+  for (let count = 2; ownerDocument?.getElementById(id) != null; count++) id = `${wanted}-${count}`
+  return id
+}

@@ -1,0 +1,1 @@
+export { rehearsal, type Rehearsal, type Told } from './rehearsal.js'

@@ -1,0 +1,174 @@
+import { idealMount, type MountedIdeal } from '../ideal/index.js'
+import {
+  compile,
+  driveOver,
+  type Amendment,
+  type Fault,
+  type Look,
+  type Refusal,
+  type SentCall,
+  type Wiring,
+} from '../machine/index.js'
+import { CaulkerError, hint } from '../words/index.js'
+
+/** What went to a component: all that changed for it, in one call. */
+export interface Told {
+  readonly fitting: string
+  readonly row: string | undefined
+  readonly changes: Readonly<Record<string, unknown>>
+}
+
+/** A screen, journey or interior at work over ideal components, without a DOM; sources answer when they are told to. */
+export interface Rehearsal extends Pick<
+  Look,
+  'read' | 'front' | 'way' | 'isShown' | 'rows' | 'problem' | 'draft' | 'drafts' | 'pending' | 'isSending'
+> {
+  /** A person edits a value: at once, or, where it reports on commit, until the field is left. */
+  edit(fitting: string, value: string, to: unknown, row?: string): void
+  /** A person leaves a field: what was being typed is finished. */
+  leave(fitting: string, row?: string): void
+  /** A component sends an event that reports no value, such as the press of a button. */
+  press(fitting: string, event?: string, payload?: unknown, row?: string): void
+  /** The owner sets cells; gives why that was turned down, where it was. */
+  set(changes: Readonly<Record<string, unknown>>): string | undefined
+  act(action: string): void
+  submit(): void
+  reset(): void
+  /** To another entry of the way, as the browser's back and forward do. */
+  travel(at: number): void
+  /** The oldest call of an operation (`office.book`) that waits is answered; `which` counts from 0 among several. */
+  answer(operation: string, given?: unknown, which?: number): void
+  fail(operation: string, reason: string, problems?: Readonly<Record<string, string>>, which?: number): void
+  /** The time of a call is over. */
+  giveUp(operation: string, which?: number): void
+  /** What a component shows for one of its names. */
+  shown(fitting: string, name: string, row?: string): unknown
+  readonly told: readonly Told[]
+  readonly calls: readonly SentCall[]
+  readonly aborted: readonly number[]
+  readonly faults: readonly Fault[]
+  readonly refusals: readonly Refusal[]
+  readonly amendments: readonly Amendment[]
+  /** Why a screen was not left. */
+  readonly stays: readonly string[]
+  readonly announced: readonly { readonly topic: string; readonly value: unknown }[]
+  remove(): void
+}
+
+/**
+ * Runs a screen or journey over ideal components: each does exactly what its contract says. What a source answers is said by hand.
+ *
+ * Throws a {@link CaulkerError} `unknown-name` where a fitting, cell, action or waiting operation does not exist.
+ *
+ * @param initial where some cells start instead of at their initial values
+ * @example
+ * ```ts
+ * import { contract, rehearsal, screen, source, submit, twoWay, Type } from 'caulker'
+ * const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ turns: Type.Integer() }) } })
+ * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { done: {} } })
+ * const slip = screen('slipway', {
+ *   cells: { turns: { type: Type.Integer(), initial: 0 } },
+ *   fittings: { winch },
+ *   sources: { office },
+ *   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns), on: { done: [submit()] } } }),
+ *   submit: { sends: ['turns'], to: 'office.book' },
+ * })
+ * const run = rehearsal(slip)
+ * run.edit('winch', 'turns', 4)
+ * run.press('winch', 'done')
+ * console.assert(JSON.stringify(run.calls[0]?.given) === '{"turns":4}')
+ * run.answer('office.book')
+ * console.assert(run.pending().length === 0)
+ * ```
+ */
+export function rehearsal(
+  wiring: Wiring,
+  { initial = {} }: { initial?: Readonly<Record<string, unknown>> } = {},
+): Rehearsal {
+  const told: Told[] = []
+  const calls: SentCall[] = []
+  const aborted: number[] = []
+  const faults: Fault[] = []
+  const refusals: Refusal[] = []
+  const amendments: Amendment[] = []
+  const stays: string[] = []
+  const announced: { topic: string; value: unknown }[] = []
+  const ideals = new Map<string, MountedIdeal>()
+  const key = (fitting: string, row?: string) => (row === undefined ? fitting : `${fitting}/${row}`)
+
+  const running = driveOver(
+    compile(wiring),
+    {
+      mount({ name, contract }, given, hear, row) {
+        const mounted = idealMount(contract, given, hear)
+        ideals.set(key(name, row), mounted)
+        return {
+          ...mounted,
+          tell(changes) {
+            told.push({ fitting: name, row, changes })
+            mounted.tell(changes)
+          },
+          remove: () => void ideals.delete(key(name, row)),
+        }
+      },
+    },
+    {
+      call: (call) => calls.push(call),
+      abort: (id) => aborted.push(id),
+      stay: ({ reason }) => stays.push(reason),
+      announce: (topic, value) => announced.push({ topic, value }),
+      fault: (fault) => faults.push(fault),
+      refused: (refusal) => refusals.push(refusal),
+      amended: (amendment) => amendments.push(amendment),
+    },
+    { initial },
+  )
+  const { driver } = running
+
+  function ideal(fitting: string, row?: string): MountedIdeal {
+    running.component(fitting, row)
+    return ideals.get(key(fitting, row)) as MountedIdeal
+  }
+
+  function waiting(operation: string, which: number): number {
+    const all = driver.pending().filter((one) => one.operation === operation && !one.isWaiting)
+    const found = all[which]
+    if (found !== undefined) return found.id
+    const names = driver.pending().map((one) => one.operation)
+    throw new CaulkerError(
+      'unknown-name',
+      `no call of '${operation}' waits for an answer${which > 0 ? ` at ${which}` : ''}${hint(operation, names)}`,
+    )
+  }
+
+  return {
+    ...driver,
+    edit: (fitting, value, to, row) => {
+      if (driver.isShown(fitting)) ideal(fitting, row).edit(value, to)
+    },
+    leave(fitting, row) {
+      void ideal(fitting, row).commit()
+      driver.leave(fitting)
+    },
+    press: (fitting, event = 'press', payload = null, row = undefined) => {
+      if (driver.isShown(fitting)) driver.hear(fitting, event, payload, {}, row)
+    },
+    set: (changes) => driver.setAll(changes),
+    reset: () => driver.reset(),
+    answer: (operation, given, which = 0) => driver.answer(waiting(operation, which), { given }),
+    fail: (operation, reason, problems = {}, which = 0) =>
+      driver.answer(waiting(operation, which), { failed: reason, problems }),
+    giveUp: (operation, which = 0) =>
+      driver.answer(waiting(operation, which), { failed: 'There was no answer in time', isOverdue: true }),
+    shown: (fitting, name, row) => ideal(fitting, row).read(name),
+    told,
+    calls,
+    aborted,
+    faults,
+    refusals,
+    amendments,
+    stays,
+    announced,
+    remove: running.remove,
+  }
+}

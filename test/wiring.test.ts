@@ -12,7 +12,6 @@ import {
   contractFromJson,
   contractToJson,
   designOf,
-  draft,
   extend,
   go,
   handlers,
@@ -30,7 +29,6 @@ import {
   set,
   shownWhile,
   source,
-  submit,
   topic,
   twoWay,
   Type,
@@ -466,31 +464,6 @@ describe('what screens say and rules read', () => {
     expect(() => handlers(text, [{ event: 'click' }] as never)).to.throw(/line 1 does nothing/)
     expect(() => interior({} as never, {} as never)).to.throw(/what contract\(…\) returned/)
   })
-
-  it('are said not to run yet, in so many words, by a mounted screen', () =>
-    inDocument(async (document) => {
-      const { mountScreen, nativeButton, nativeText } = await import('caulker/dom')
-      document.body.innerHTML = '<input data-fitting="name"><button data-fitting="go" type="button"></button>'
-      const faults: string[] = []
-      const of = screen('berth', {
-        cells,
-        fittings: { name: nativeText, go: nativeButton },
-        sources: { office },
-        actions: () => ({ go: [submit()] }),
-        bind: ({ cells: its, actions }) => ({
-          name: { value: draft(its.name) },
-          go: { text: 'Go', on: { press: actions.go } },
-        }),
-        submit: { sends: ['name'], to: 'office.book' },
-      })
-      mountScreen(of, document.body, {
-        onFault: ({ place, error }) => faults.push(`${place}: ${(error as Error).message}`),
-      })
-      document.querySelector('button')!.click()
-      expect(faults).to.have.length(2)
-      expect(faults[0]).to.match(/not carried out by this version: the draft of name.value/)
-      expect(faults[1]).to.match(/step submit: it is declared and checked/)
-    }))
 })
 
 describe('markup', () => {

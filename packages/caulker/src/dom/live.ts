@@ -15,7 +15,7 @@ import type { Mount, Mounted } from '../mount/index.js'
 import { elementMount } from './element-mount.js'
 import { followOver, type Followable } from './follow.js'
 import { formsOf, type Forms } from './forms.js'
-import { fittingElement, rowPlaces, showElement, showProblem, type RowPlaces } from './placing.js'
+import { documentOf, fittingElement, rowPlaces, showElement, showProblem, type RowPlaces } from './placing.js'
 import { callsOver, type AnyAnswering } from './sources.js'
 import { joinTopics } from './topics.js'
 
@@ -76,7 +76,11 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
   let driver: Driver | undefined
   const calls = callsOver(parts.answering, () => driver as Driver, options.limits?.answer ?? 30_000, onFault)
 
-  const topics = joinTopics(machine, (topic, value) => driver?.topic(topic, value))
+  const topics = joinTopics(
+    machine,
+    () => documentOf(root),
+    (topic, value) => driver?.topic(topic, value),
+  )
   const running = driveOver(
     machine,
     {
@@ -161,6 +165,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
     },
   )
   driver = running.driver
+  topics.join()
   for (const send of late) send()
   return {
     driver,

@@ -2,6 +2,7 @@ import { CaulkerError, hint } from '../words/index.js'
 import { compile, storedFrom, storedOf, type Machine, type Stored } from '../machine/index.js'
 import type { Answering, Journey } from '../wiring/index.js'
 import { liveOver, type Live, type LiveOptions } from './live.js'
+import { documentOf } from './placing.js'
 import { outside, type MountedLive, type SourcesOf } from './mount-screen.js'
 import { waysInAddress, type AddressWays } from './ways.js'
 
@@ -29,6 +30,7 @@ export interface MountedJourney extends MountedLive {
   /** What a cell holds, by the name that the screen in front or the journey gives it. */
   read(name: string): unknown
   set(cell: string, value: unknown): string | undefined
+  setAll(changes: Readonly<Record<string, unknown>>): string | undefined
   act(action: string): void
 }
 
@@ -81,7 +83,7 @@ export function mountJourney<J extends Journey<any>>(
     leave: places.leave,
     host: {
       go({ to, at, isTravel }) {
-        if (!isTravel) ways?.push(at, to)
+        if (!isTravel) ways?.went(at, to)
         places.focus(to)
       },
       stay({ at, reason, isTravel }) {
@@ -92,8 +94,9 @@ export function mountJourney<J extends Journey<any>>(
     },
   })
   const { driver } = live
-  if (options.isInAddress !== false)
-    ways = waysInAddress(machine.name, { at: driver.way().at, screen: driver.front() }, (at) => driver.travel(at))
+  const view = documentOf(root).defaultView
+  if (options.isInAddress !== false && view !== null)
+    ways = waysInAddress(view, machine.name, { at: driver.way().at, screen: driver.front() }, (at) => driver.travel(at))
   save()
   return {
     ...outside(live),
@@ -101,6 +104,7 @@ export function mountJourney<J extends Journey<any>>(
     way: driver.way,
     read: driver.read,
     set: driver.set,
+    setAll: driver.setAll,
     act: driver.act,
     remove() {
       ways?.stop()

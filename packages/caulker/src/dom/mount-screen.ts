@@ -41,6 +41,8 @@ export interface MountedScreen<S extends AnyScreen> extends MountedLive {
   read(reckoned: ReckonedOf<S>): unknown
   /** Sets a cell; gives why that was turned down, where it was. */
   set<K extends Extract<keyof CellsOf<S>, string>>(cell: K, value: CellsOf<S>[K]): string | undefined
+  /** Sets several cells in one transaction; gives why the first that was turned down was. */
+  setAll(changes: { readonly [K in keyof CellsOf<S>]?: CellsOf<S>[K] }): string | undefined
   act(action: ActionsOf<S>): void
   component(fitting: FittingsOf<S>, row?: string): Mounted
 }
@@ -81,6 +83,7 @@ export function mountScreen<S extends AnyScreen>(
     ...outside(live),
     read: (name: string) => driver.read(name) as never,
     set: (cell, value) => driver.set(cell, value),
+    setAll: (changes) => driver.setAll(changes as Readonly<Record<string, unknown>>),
     act: (action) => driver.act(action),
   }
 }

@@ -91,3 +91,7 @@ function freeId({ ownerDocument }: Node, wanted: string): string {
   for (let count = 2; ownerDocument?.getElementById(id) != null; count++) id = `${wanted}-${count}`
   return id
 }
+
+export function documentOf(node: ParentNode): Document {
+  return node.ownerDocument ?? (node as Document)
+}

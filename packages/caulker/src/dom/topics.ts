@@ -10,19 +10,23 @@ interface Said {
 }
 
 /** Hears what other mounted screens announce, and announces to them. */
-export function joinTopics(machine: Machine, hear: (topic: string, value: unknown) => void) {
+export function joinTopics(machine: Machine, page: () => Document, hear: (topic: string, value: unknown) => void) {
   const own = {}
-  const target = globalThis.document as Document | undefined
+  let joined: Document | undefined
   const listener = (event: Event) => {
     const { topic, value, from } = (event as CustomEvent<Said>).detail
     if (from !== own) hear(topic, value)
   }
   const hears = machine.screens.some((screen) => screen.hears.size > 0)
-  if (hears) target?.addEventListener(EVENT, listener)
   return {
-    announce(topic: string, value: unknown) {
-      target?.dispatchEvent(new CustomEvent<Said>(EVENT, { detail: { topic, value, from: own } }))
+    join() {
+      if (!hears) return
+      joined = page()
+      joined.addEventListener(EVENT, listener)
     },
-    stop: () => target?.removeEventListener(EVENT, listener),
+    announce(topic: string, value: unknown) {
+      page().dispatchEvent(new CustomEvent<Said>(EVENT, { detail: { topic, value, from: own } }))
+    },
+    stop: () => joined?.removeEventListener(EVENT, listener),
   }
 }

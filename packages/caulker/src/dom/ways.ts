@@ -1,6 +1,7 @@
 /** The entries of the browser's history that belong to a journey. */
 export interface AddressWays {
-  push(at: number, screen: string): void
+  /** The journey has gone to an entry: a new one, or one that is there. */
+  went(at: number, screen: string): void
   /** A person has gone back where the screen is not to be left: the entry is put back. */
   putBack(at: number): void
   stop(): void
@@ -8,11 +9,12 @@ export interface AddressWays {
 
 /** Puts the screen in front into the page's address (its fragment), and hears back and forward (HTML, section 7.2.5). */
 export function waysInAddress(
+  view: Window,
   journey: string,
   first: { readonly at: number; readonly screen: string },
   travel: (at: number) => void,
 ): AddressWays {
-  const { history } = globalThis
+  const { history } = view
   const stateOf = (at: number): unknown => ({
     ...(history.state as object | null),
     caulker: { journey, at },
@@ -21,31 +23,35 @@ export function waysInAddress(
     const own = (state as { caulker?: { journey?: unknown; at?: unknown } } | null)?.caulker
     return own?.journey === journey && typeof own.at === 'number' ? own.at : undefined
   }
-  let isPuttingBack = false
+  let isOwn = false
   let here = first.at
   const heard = (event: PopStateEvent) => {
     const at = atOf(event.state)
-    if (isPuttingBack) {
-      isPuttingBack = false
+    if (isOwn) {
+      isOwn = false
       return
     }
     if (at === undefined) return
     here = at
     travel(at)
   }
+  /** What the journey itself asks of the history is not heard as a person's. */
+  function go(at: number): void {
+    isOwn = true
+    history.go(at - here)
+    here = at
+  }
   history.replaceState(stateOf(first.at), '', `#${first.screen}`)
-  globalThis.addEventListener('popstate', heard)
+  view.addEventListener('popstate', heard)
   return {
-    push(at, screen) {
+    went(at, screen) {
+      if (at < here) return go(at)
       here = at
       history.pushState(stateOf(at), '', `#${screen}`)
     },
     putBack(at) {
-      if (here === at) return
-      isPuttingBack = true
-      history.go(at - here)
-      here = at
+      if (here !== at) go(at)
     },
-    stop: () => globalThis.removeEventListener('popstate', heard),
+    stop: () => view.removeEventListener('popstate', heard),
   }
 }

@@ -17,7 +17,8 @@ interface Carrier {
   transact(input: Input): readonly Effect[]
   carryOut(effect: Effect): void
   state(): State
-  movedSince(before: State): readonly string[]
+  movedSince(before: State): readonly number[]
+  cellNames(cells: readonly number[]): readonly string[]
   bringBack(settled: State): void
   fault(fault: Fault): void
   settled(): void
@@ -45,7 +46,7 @@ export function chainOf(carrier: Carrier): Chain {
 
   function runChain(): void {
     const settled = carrier.state()
-    const moved = new Set<string>()
+    const moved = new Set<number>()
     for (let count = 0; queue.length > 0 && isRunning(); count++) {
       const next = queue.shift() as (typeof queue)[number]
       // A new cause from outside begins a new chain.
@@ -57,18 +58,18 @@ export function chainOf(carrier: Carrier): Chain {
       stepping = false
       for (const effect of effects) if (isRunning()) carrier.carryOut(effect)
       // Only a chain that grows may be a circle; which cells moved is asked for near its end.
-      if (count > MOST_IN_A_CHAIN / 2) for (const name of carrier.movedSince(before)) moved.add(name)
+      if (count > MOST_IN_A_CHAIN / 2) for (const cell of carrier.movedSince(before)) moved.add(cell)
     }
   }
 
   /** Back to what stood before the chain, components too; what came from outside meanwhile still runs. */
-  function stopCircle(settled: State, moved: ReadonlySet<string>): void {
+  function stopCircle(settled: State, moved: ReadonlySet<number>): void {
     const given = queue.filter((waiting) => waiting.inChain).length + 1
     queue = queue.filter((waiting) => !waiting.inChain)
     phase = 'restoring'
     carrier.bringBack(settled)
     phase = 'busy'
-    const cells = [...moved].join(', ')
+    const cells = carrier.cellNames([...moved].sort((one, other) => one - other)).join(', ')
     const error = new Error(
       `reports and tells go round in a circle through ${cells || 'the screen'}; what stood before was brought back, and ${given === 1 ? 'one more was' : `${given} more were`} given up`,
     )

@@ -86,7 +86,8 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     },
     carryOut,
     state: () => state,
-    movedSince: (before) => machine.cells.filter((_, cell) => before[cell] !== state[cell]).map(({ name }) => name),
+    movedSince: (before) => [...machine.cells.keys()].filter((cell) => before[cell] !== state[cell]),
+    cellNames: (cells) => cells.map((cell) => machine.cells[cell]?.name ?? ''),
     bringBack,
     fault: (fault) => host.fault?.(fault),
     settled() {

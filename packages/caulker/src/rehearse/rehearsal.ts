@@ -29,6 +29,8 @@ export interface Rehearsal extends Pick<
   leave(fitting: string, row?: string): void
   /** A component sends an event that reports no value, such as the press of a button. */
   press(fitting: string, event?: string, payload?: unknown, row?: string): void
+  /** A component reports values by itself, whatever its contract lets it hold. */
+  hear(fitting: string, event: string, values: Readonly<Record<string, unknown>>, row?: string): void
   /** The owner sets cells; gives why that was turned down, where it was. */
   set(changes: Readonly<Record<string, unknown>>): string | undefined
   act(action: string): void
@@ -41,6 +43,8 @@ export interface Rehearsal extends Pick<
   fail(operation: string, reason: string, problems?: Readonly<Record<string, string>>, which?: number): void
   /** The time of a call is over. */
   giveUp(operation: string, which?: number): void
+  /** A call by its number answers although nobody waits for it any more. */
+  answerLate(call: number, given: unknown): void
   /** What a component shows for one of its names. */
   shown(fitting: string, name: string, row?: string): unknown
   readonly told: readonly Told[]
@@ -144,7 +148,9 @@ export function rehearsal(
   return {
     ...driver,
     edit: (fitting, value, to, row) => {
-      if (driver.isShown(fitting)) ideal(fitting, row).edit(value, to)
+      if (!driver.isShown(fitting)) return
+      driver.edit(fitting)
+      ideal(fitting, row).edit(value, to)
     },
     leave(fitting, row) {
       void ideal(fitting, row).commit()
@@ -153,6 +159,8 @@ export function rehearsal(
     press: (fitting, event = 'press', payload = null, row = undefined) => {
       if (driver.isShown(fitting)) driver.hear(fitting, event, payload, {}, row)
     },
+    hear: (fitting, event, values, row) => driver.hear(fitting, event, values, values, row),
+    answerLate: (call, given) => driver.answer(calls[call]?.id ?? -1, { given }),
     set: (changes) => driver.setAll(changes),
     reset: () => driver.reset(),
     answer: (operation, given, which = 0) => driver.answer(waiting(operation, which), { given }),

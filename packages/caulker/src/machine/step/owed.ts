@@ -12,6 +12,7 @@ export function tells(work: Work, all?: readonly BoundName[]): Effect[] {
   const front = frontOf(work)
   const due = all ?? scratch.owing.sort((one, other) => one - other).map((at) => machine.bound[at] as BoundName)
   const made: Tell[] = []
+  if (work.entered !== undefined) know(work, work.entered)
   for (const bound of due) {
     const fitting = machine.fittings[bound.fitting] as FittingPlan
     if (fitting.screen !== front) continue
@@ -26,6 +27,16 @@ export function tells(work: Work, all?: readonly BoundName[]): Effect[] {
   }
   if (work.retold.size > 0) retell(work, made)
   return made
+}
+
+/** A screen that comes to the front is mounted with what stands: its components know it from the start. */
+function know(work: Work, screen: number): void {
+  for (const at of work.machine.screens[screen]?.fittings ?? []) {
+    const fitting = work.machine.fittings[at] as FittingPlan
+    for (const bound of fitting.bound)
+      if (fitting.rows === undefined) work.slots[bound.known] = dueValue(work, bound, work.slots[bound.source])
+      else tellRows(work, fitting, bound, [])
+  }
 }
 
 /** Each entry of a list is told what changed for it; an entry that is new is given it when it is placed. */

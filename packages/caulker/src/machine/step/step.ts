@@ -122,7 +122,7 @@ function take(work: Work, input: Input): void {
     case 'action':
       return runSteps(work, screens[input.screen]?.actions[input.name] ?? [], settingOf(input.screen))
     case 'known':
-      return hearValues(work, fittings[input.fitting]?.bound ?? [], input.values, input.row)
+      return know(work, fittings[input.fitting]?.bound ?? [], input.values, input.row)
     case 'edit':
       return noteUnfinished(work, input.fitting, true)
     case 'leave':
@@ -190,6 +190,20 @@ function hearValues(
   row: string | undefined,
 ): void {
   for (const one of bound) if (Object.hasOwn(values, one.name)) hearValue(work, one, values[one.name], row)
+}
+
+/** A command has changed values and said nothing: a cell that is shared takes them; one that is only followed is left alone, and so is what it shows. */
+function know(
+  work: Work,
+  bound: readonly BoundName[],
+  values: Readonly<Record<string, unknown>>,
+  row: string | undefined,
+): void {
+  for (const one of bound) {
+    if (!Object.hasOwn(values, one.name)) continue
+    if (one.cell >= 0 || one.draft >= 0) hearValue(work, one, values[one.name], row)
+    else if (row === undefined) work.slots[one.known] = values[one.name]
+  }
 }
 
 /** A value that applies when told has only been proposed: its owner still has to tell it. */

@@ -40,6 +40,7 @@ export function goOnLeaving(work: Work, screen: number): void {
   put(work, machine.slots.way, { entries: leaving.entries, at: leaving.at })
   write(work, machine.slots.front, to)
   work.owed.push({ effect: 'go', from: screen, to, at: leaving.at, isTravel: leaving.isTravel })
+  work.entered = to
   forget(work, screenOf(work, to))
   enter(work, to)
 }

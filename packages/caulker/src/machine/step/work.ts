@@ -19,6 +19,8 @@ export interface Work {
   readonly heard: (readonly [slot: number, value: unknown])[]
   /** The call whose answer this transaction is. */
   answered: PendingCall | undefined
+  /** The screen that comes to the front: what its fittings are given is what they know. */
+  entered: number | undefined
   /** The fittings whose names are told again, whether they changed or not. */
   readonly retold: Set<number>
 }
@@ -50,6 +52,7 @@ export function begin(machine: Machine, state: State, scratch: Scratch): Work {
     owed: [],
     heard: [],
     answered: undefined,
+    entered: undefined,
     retold: new Set(),
   }
 }

@@ -11,7 +11,9 @@ export interface StateToken<T> extends Reckoned<T> {
 }
 
 function token<T>(state: StateName, of: string | undefined, atRest: T): StateToken<T> {
-  return { kind: 'reckoned', name: state, inputs: [], compute: () => atRest, state, of }
+  // No reckoned cell can have such a name.
+  const name = of === undefined ? `(${state})` : `(${state} of ${of})`
+  return { kind: 'reckoned', name, inputs: [], compute: () => atRest, state, of }
 }
 
 /**

@@ -11,7 +11,9 @@ export function isReadable(value: unknown): value is Readable<unknown> {
 /** The cells and reckoned cells that a step reads. */
 export function givenReadables(step: Step): Readable<unknown>[] {
   if (step.step === 'call' || step.step === 'save') return readablesIn(step.given)
-  if (step.step === 'announce' || step.step === 'report') return readablesIn(step.value)
+  if (step.step === 'announce' || step.step === 'report' || step.step === 'set') return readablesIn(step.value)
+  if (step.step === 'run') return step.args.filter(isReadable)
+  if (step.step === 'go' && step.when !== undefined) return readablesIn(step.when)
   return []
 }
 

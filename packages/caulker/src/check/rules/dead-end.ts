@@ -1,5 +1,5 @@
 import { journeyRule, leak } from './rule.js'
-import { waysOf } from '../reading/ways.js'
+import { leadsBack, waysOf } from '../reading/ways.js'
 
 /** A screen of a journey that cannot be left, and is no end of it. */
 export const deadEnd = journeyRule({
@@ -22,7 +22,7 @@ const second = screen('second', { cells: {}, fittings: {}, bind: () => ({}) })
 export const trip = journey('trip', { screens: { first, second }, start: 'first', ends: ['second'] })`,
   *find({ journey, screens }) {
     for (const [name, view] of screens)
-      if (!journey.ends.includes(name) && waysOf(view).every((to) => to === name))
+      if (!journey.ends.includes(name) && waysOf(view).every((to) => to === name) && (name === journey.start || !leadsBack(view)))
         yield leak(
           ['screens', name],
           `nothing on '${name}' leads to another screen, and the journey does not end there`,

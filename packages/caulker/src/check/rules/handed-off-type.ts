@@ -43,13 +43,14 @@ function* stepMismatch(
 ): Iterable<Leak> {
   if (step.step === 'set') {
     const takes = view.typeOf(step.cell)
-    if (takes !== undefined && !isPayload(step.value) && step.value !== undefined && !accepts(takes, step.value))
+    if (isPayload(step.value) || isReadable(step.value))
+      yield* handed(view, at, step.value, takes, `the cell '${step.cell.name}'`, carried)
+    else if (takes !== undefined && step.value !== undefined && !accepts(takes, step.value))
       yield leak(
         at,
         `sets '${step.cell.name}' to ${printed(step.value)}, and the type of '${step.cell.name}' is ${typeText(takes)}`,
         { mend: `Set '${step.cell.name}' to a value of its type.` },
       )
-    else if (isPayload(step.value)) yield* handed(view, at, step.value, takes, `the cell '${step.cell.name}'`, carried)
   }
   if (step.step === 'announce')
     yield* handed(

@@ -8,7 +8,7 @@ export function stateSlot(part: Part, token: StateToken<unknown>): number | unde
   const { building, slots, cells } = part
   const cell = token.of === undefined ? undefined : cells.get(token.of)
   const made = (inputs: readonly number[], compute: (...inputs: never[]) => unknown) => {
-    const name = part.named(token.of === undefined ? `(${token.state})` : `${token.of} (${token.state})`)
+    const name = part.named(token.name)
     const slot = building.slots.add(name, undefined)
     building.reckoned.push({ name, slot, inputs, compute: compute as never })
     return slot

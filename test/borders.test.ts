@@ -15,6 +15,7 @@ const BELOW: Record<string, string[]> = {
   rehearse: ['words', 'contract', 'wiring', 'machine', 'ideal'],
   page: ['words', 'contract', 'check'],
   dom: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal'],
+  inspect: ['words', 'contract', 'dom'],
   probe: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal', 'dom'],
   report: ['words', 'contract', 'check', 'page', 'probe'],
   node: ['words', 'contract', 'check', 'dom', 'probe', 'page', 'report'],

@@ -20,6 +20,8 @@ export {
   type EventsOf,
   type Followable,
   type MountedJourney,
+  type MountedLive,
+  type Side,
   type MountJourneyOptions,
   type MountedScreen,
   type MountScreenOptions,

@@ -43,6 +43,7 @@ export interface Live {
   component(fitting: string, row?: string): Mounted
   /** Resolves when nothing is pending: no call is out, and nothing is being committed. */
   settled(): Promise<void>
+  whenSettled(look: () => void): () => void
   follow(names: readonly string[]): Followable
   remove(): void
 }
@@ -63,6 +64,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
   const onFault = options.onFault ?? ((fault) => console.error(`${machine.name}: ${faultText(fault)}`))
   const ended = new AbortController()
   const waiting = new Set<() => void>()
+  const looks = new Set<() => void>()
   const elements = new Map<string, Element>()
   const rows = new Map<string, RowPlaces>()
   let root: ParentNode
@@ -146,6 +148,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
       settled() {
         parts.host?.settled?.()
         options.onSettled?.()
+        for (const look of looks) look()
         if (driver !== undefined && isQuiet(driver)) {
           for (const wake of waiting) wake()
           waiting.clear()
@@ -175,6 +178,10 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
         if (driver === undefined || isQuiet(driver)) resolve()
         else waiting.add(resolve)
       }),
+    whenSettled(look) {
+      looks.add(look)
+      return () => void looks.delete(look)
+    },
     follow: (names) => followOver(running.driver, names, ended.signal),
     remove() {
       running.remove()
@@ -183,6 +190,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
       forms?.stop()
       rows.forEach((places) => places.remove())
       ended.abort()
+      looks.clear()
       for (const wake of waiting) wake()
       waiting.clear()
     },

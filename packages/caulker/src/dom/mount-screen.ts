@@ -15,6 +15,17 @@ type ActionsOf<S> = S extends Screen<any, any, any, infer A, any> ? keyof A & st
 type FittingsOf<S> = S extends Screen<any, infer U, any, any, any> ? keyof U & string : never
 export type SourcesOf<S> = S extends Screen<any, any, any, any, infer O> ? O : never
 
+/** One bound name of a fitting: what its owner holds, and what the component says. */
+export interface Side {
+  readonly fitting: string
+  readonly row: string | undefined
+  readonly name: string
+  /** Whether edits come back. */
+  readonly isShared: boolean
+  readonly owner: unknown
+  readonly component: unknown
+}
+
 /** What can be seen and done from outside on a mounted screen and on a mounted journey alike. */
 export interface MountedLive {
   /** What is wrong with a field, or with the screen itself where no fitting is named; empty where nothing is. */
@@ -24,10 +35,14 @@ export interface MountedLive {
   drafts(): readonly { readonly name: string; readonly draft: OpenDraft }[]
   /** The calls that are out. */
   pending(): readonly { readonly operation: string; readonly given: unknown }[]
+  /** Owner and component side by side: every name that is bound on the screen in front. */
+  sides(): readonly Side[]
   submit(): void
   reset(): void
   /** Resolves when nothing is pending: no call is out, and nothing is being committed. */
   settled(): Promise<void>
+  /** Calls the function whenever something has changed and settled, until the function that it gives is called. */
+  whenSettled(look: () => void): () => void
   /** Follows cells, reckoned cells and values of fittings (`bales.count`) by name; all of them where none is named. */
   follow(...names: string[]): Followable
   /** One mounted component, for a look from outside; of rows, the one with the key. */
@@ -89,15 +104,18 @@ export function mountScreen<S extends AnyScreen>(
 }
 
 /** What screens and journeys let be seen and done alike. */
-export function outside({ driver, component, settled, follow, remove }: Live): MountedLive {
+export function outside({ driver, component, settled, whenSettled, follow, remove }: Live): MountedLive {
   return {
     problem: driver.problem,
     draft: driver.draft,
     drafts: driver.drafts,
     pending: driver.pending,
+    sides: () =>
+      driver.sides().map((side) => ({ ...side, component: component(side.fitting, side.row).read(side.name) })),
     submit: driver.submit,
     reset: () => driver.reset(),
     settled,
+    whenSettled,
     follow: (...names) => follow(names),
     component,
     remove,

@@ -1,6 +1,6 @@
 import { CaulkerError, hint } from '../words/index.js'
 import { problemAt, type FittingPlan, type Machine, type OpenDraft, type PendingCall, type Problem } from './plan/index.js'
-import type { State } from './step/index.js'
+import { entries, keyOf, memberOf, type State } from './step/index.js'
 
 /** What can be seen of a running machine without changing it; names are those of the screen in front, then those of its journey. */
 export interface Look {
@@ -17,6 +17,8 @@ export interface Look {
   drafts(): readonly { name: string; draft: OpenDraft }[]
   pending(): readonly { id: number; operation: string; given: unknown; isWaiting: boolean }[]
   isSending(): boolean
+  /** Every name that is bound on the screen in front, and what its owner holds. */
+  sides(): readonly { fitting: string; row: string | undefined; name: string; isShared: boolean; owner: unknown }[]
   /** The slot, fitting or cell of a name; throws a {@link CaulkerError} `unknown-name` with the closest right one. */
   index(kind: 'fitting' | 'cell' | 'name', name: string): number
   /** The running screen, as messages name it. */
@@ -97,6 +99,19 @@ export function lookIn(machine: Machine, state: () => State): Look {
           const { source, operation } = machine.sites[site] as Machine['sites'][number]
           return { id, operation: `${source}.${operation.name}`, given, isWaiting }
         }),
+    sides: () =>
+      front().fittings.flatMap((at) => {
+        const { name: fitting, bound, rows } = machine.fittings[at] as FittingPlan
+        const placed = rows === undefined ? [undefined] : (state()[rows.placed] as readonly string[])
+        return placed.flatMap((row) =>
+          bound.map(({ name, source, member, cell, draft }) => {
+            const held = state()[source]
+            const entry = entries(held).find((one) => rows !== undefined && keyOf(one, rows.key) === row)
+            const owner = member === undefined ? held : memberOf(entry, member)
+            return { fitting, row, name, isShared: cell >= 0 || draft >= 0, owner }
+          }),
+        )
+      }),
     isSending: () => machine.screens.some(({ slots }) => state()[slots.phase] !== ''),
   }
 }

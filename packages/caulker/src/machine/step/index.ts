@@ -2,3 +2,4 @@ export type { Amendment, Answer, Effect, Fault, Input, Invalid, Outcome, Refusal
 export { scratchFor, type Scratch } from './scratch.js'
 export { firstState, givenTo, step } from './step.js'
 export { storedFrom, storedOf, type Stored } from './stored.js'
+export { entries, keyOf, memberOf } from './work.js'

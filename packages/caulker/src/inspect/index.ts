@@ -1,0 +1,1 @@
+export { inspector, type Inspector } from './inspector.js'

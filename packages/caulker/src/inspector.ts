@@ -1,0 +1,1 @@
+export { inspector, type Inspector } from './inspect/index.js'

@@ -1,41 +1,32 @@
-import { printed } from 'caulker'
-import { mountScreen } from 'caulker/dom'
+import { mountJourney } from 'caulker/dom'
+import { inspector } from 'caulker/inspector'
 import './elements/bale-stepper.js'
 import './elements/price-tag.js'
 import './elements/survey-photo.js'
 import './elements/yard-text.js'
-import { workOrder } from './work-order.screen.js'
+import { standInOffice, type Switches } from './office/stand-in.js'
+import { haulOut } from './screens/haul-out.journey.js'
 
-const order = document.querySelector('#order') as HTMLElement
-const sides = document.querySelector('#sides') as HTMLElement
-const mounted = mountScreen(workOrder, order, { onSettled: () => drawSides() })
+const at = <T extends Element>(selector: string) => document.querySelector(selector) as T
+const switches: Switches = { delay: 0, next: 'works' }
+const [delay, next] = [at<HTMLSelectElement>('#delay'), at<HTMLSelectElement>('#next')]
+delay.addEventListener('change', () => (switches.delay = Number(delay.value)))
+next.addEventListener('change', () => (switches.next = next.value as Switches['next']))
 
-const pairs = [
-  ['vessel', 'vessel', 'text'],
-  ['bales', 'bales', 'bales'],
-  ['photo', 'photo', 'photo'],
-  ['note', 'note', 'value'],
-  ['total', 'total', 'amount'],
-] as const
+const mounted = mountJourney(haulOut, at('#journey'), {
+  sources: { office: standInOffice(switches) },
+  store: { in: sessionStorage, as: 'haul-out', version: 1 },
+  limits: { answer: 8000 },
+})
 
-/** Owner and component side by side, so that a drift would be seen. */
-function drawSides(): void {
-  sides.replaceChildren(
-    ...pairs.map(([cell, fitting, name]) => {
-      const row = document.createElement('tr')
-      const texts = [
-        cell,
-        printed(mounted.read(cell as 'bales'), 32),
-        printed(mounted.component(fitting).read(name), 32),
-      ]
-      row.append(
-        ...texts.map((text, at) =>
-          Object.assign(document.createElement(at === 0 ? 'th' : 'td'), { textContent: text }),
-        ),
-      )
-      return row
-    }),
-  )
+inspector(mounted, at('#inspector'))
+mounted.whenSettled(drawAround)
+drawAround()
+
+/** What stands around the journey: the steps, and the switch that has been used up. */
+function drawAround(): void {
+  for (const step of document.querySelectorAll('[data-step]'))
+    if (step.getAttribute('data-step') === mounted.front()) step.setAttribute('aria-current', 'step')
+    else step.removeAttribute('aria-current')
+  next.value = switches.next
 }
-
-drawSides()

@@ -4,6 +4,8 @@ import type { AnyContract } from 'caulker'
 /** What a row can do with a hand-written element beside what the platform gives. */
 export interface Operable extends HTMLElement {
   person(name: string, value: unknown): void
+  /** As by a person at a text field inside it. */
+  type(name: string, value: unknown): void
   send(event: string, detail: unknown): void
   readonly log: string[]
 }
@@ -40,6 +42,14 @@ function elementFor(view: Window & typeof globalThis, contract: AnyContract): Cu
         this.unfinished.set(name, value)
         this.dispatchEvent(new view.Event('input', { bubbles: true }))
       } else this.change(name, value)
+    }
+
+    type(name: string, value: unknown) {
+      const field = this.ownerDocument.createElement('input')
+      this.replaceChildren(field)
+      field.focus()
+      field.addEventListener('input', () => this.change(name, value))
+      field.dispatchEvent(new view.Event('input', { bubbles: true }))
     }
 
     finish() {

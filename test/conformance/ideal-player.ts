@@ -9,6 +9,7 @@ export const idealPlayer: Player = {
     const later = <T>(made: T) => Promise.resolve(made)
     return {
       edit: run.edit,
+      type: run.type,
       leave: run.leave,
       press: run.press,
       report: (fitting, event, values) => run.hear(fitting, event, values),

@@ -34,20 +34,22 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
     stays: [] as string[],
     announced: [] as Run['announced'],
   }
-  const answers = (source: string, operation: string) => (given: unknown, { signal }: { signal: AbortSignal }) => {
-    seen.calls.push({ operation: `${source}.${operation}`, given })
-    return new Promise((resolve, reject) => {
-      let isOver = false
-      const end = (with_: (value: unknown) => void) => (value: unknown) => ((isOver = true), with_(value))
-      signal.addEventListener('abort', () => seen.aborted++)
-      out.push({
-        operation: `${source}.${operation}`,
-        resolve: end(resolve),
-        reject: end(reject),
-        isOver: () => isOver || signal.aborted,
+  const answers =
+    (source: string, operation: string) =>
+    (given: unknown, { signal }: { signal: AbortSignal }) => {
+      seen.calls.push({ operation: `${source}.${operation}`, given })
+      return new Promise((resolve, reject) => {
+        let isOver = false
+        const end = (with_: (value: unknown) => void) => (value: unknown) => ((isOver = true), with_(value))
+        signal.addEventListener('abort', () => seen.aborted++)
+        out.push({
+          operation: `${source}.${operation}`,
+          resolve: end(resolve),
+          reject: end(reject),
+          isOver: () => isOver || signal.aborted,
+        })
       })
-    })
-  }
+    }
   const sources = Object.fromEntries(
     screens.flatMap(([, screen]) =>
       Object.entries(screen.sources as Record<string, { operations: object }>).map(([source, { operations }]) => [
@@ -93,7 +95,9 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
     (wiring.kind === 'journey' ? root.querySelector(`[data-screen="${front()}"]`) : root) as ParentNode
   const rowOf = (fitting: string, row: string) => {
     const all = [...place().querySelectorAll<Operable>(`[data-fitting="${fitting}"]`)]
-    return all.find((one) => mounted.component(fitting, row).read('n') === (one as never as { n: unknown }).n && keyOf(one) === row)
+    return all.find(
+      (one) => mounted.component(fitting, row).read('n') === (one as never as { n: unknown }).n && keyOf(one) === row,
+    )
   }
   const keyOf = (one: Element) => keys(one.getAttribute('data-fitting') ?? '')[indexOf(one)]
   const indexOf = (one: Element) =>
@@ -115,6 +119,7 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
 
   return {
     edit: (fitting, name, to, row) => at(fitting, row).person(name, to),
+    type: (fitting, name, to) => at(fitting).type(name, to),
     leave(fitting, row) {
       at(fitting, row).focus()
       at(fitting, row).blur()
@@ -124,7 +129,8 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
     },
     report(fitting, event, values) {
       const element = at(fitting)
-      for (const [name, value] of Object.entries(values)) (element as never as { held: Record<string, unknown> }).held[name] = value
+      for (const [name, value] of Object.entries(values))
+        (element as never as { held: Record<string, unknown> }).held[name] = value
       const single = Object.values(values)[0]
       const isOne = Object.keys(values).length === 1
       element.send(event, isOne ? { value: single } : values)
@@ -182,7 +188,9 @@ function told(place: ParentNode, keyOf: (one: Element) => string | undefined): s
   return [...place.querySelectorAll<Operable>('[data-fitting]')].flatMap((one) => {
     const name = one.getAttribute('data-fitting')
     const isRow = one.parentElement?.hasAttribute('data-row') === true
-    return one.log.slice(Number(one.dataset['given'])).map((entry) => `${name}${isRow ? `/${keyOf(one)}` : ''}.${entry}`)
+    return one.log
+      .slice(Number(one.dataset['given']))
+      .map((entry) => `${name}${isRow ? `/${keyOf(one)}` : ''}.${entry}`)
   })
 }
 
@@ -193,5 +201,7 @@ function markupOf(name: string, screen: AnyScreen): string {
       ? `<template data-rows="${fitting}"><p data-row>${element}</p></template>`
       : element
   })
-  return name === '' ? fittings.join('') : `<section data-screen="${name}"><h2>${name}</h2>${fittings.join('')}</section>`
+  return name === ''
+    ? fittings.join('')
+    : `<section data-screen="${name}"><h2>${name}</h2>${fittings.join('')}</section>`
 }

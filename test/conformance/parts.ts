@@ -69,4 +69,10 @@ export const freed = topic('berth-freed', { payload: Type.Integer() })
 
 export const text = { type: Type.String(), initial: '' }
 export const whole = { type: Type.Integer(), initial: 0 }
-export const seams = { type: Type.Array(Seam), initial: [{ id: 'a', feet: 3 }, { id: 'b', feet: 4 }] }
+export const seams = {
+  type: Type.Array(Seam),
+  initial: [
+    { id: 'a', feet: 3 },
+    { id: 'b', feet: 4 },
+  ],
+}

@@ -4,6 +4,8 @@ import type { Fault, Wiring } from 'caulker/inside/machine'
 /** One wiring at work, however it is run: what a person, an owner and the sources do, and what is to be seen. */
 export interface Run {
   edit(fitting: string, value: string, to: unknown, row?: string): void
+  /** Into a text field, key by key. */
+  type(fitting: string, value: string, to: unknown): void
   leave(fitting: string, row?: string): void
   press(fitting: string, event?: string, payload?: unknown, row?: string): void
   /** A component reports what its contract would not let it hold. */

@@ -88,15 +88,16 @@ const order = ({
 
 const drafted = (sends = false, cell: object = {}) =>
   screen('remarks', {
-    cells: { id: { ...whole, initial: 7 }, name: { ...text, initial: 'old', ...cell }, other: { ...text, initial: 'x' } },
+    cells: {
+      id: { ...whole, initial: 7 },
+      name: { ...text, initial: 'old', ...cell },
+      other: { ...text, initial: 'x' },
+    },
     sources: { office },
     fittings: { field: note, second: note },
     actions: ({ cells, fittings, sources }) => ({
       keep: [
-        save(
-          fittings.field,
-          sends ? { to: sources.office.remark, given: { id: cells.id, name: cells.name } } : {},
-        ),
+        save(fittings.field, sends ? { to: sources.office.remark, given: { id: cells.id, name: cells.name } } : {}),
       ],
       drop: [discard(fittings.field)],
       again: [reset()],
@@ -125,7 +126,11 @@ export const rows: Row[] = [
     run.edit('one', 'n', 6)
     run.act('reset')
     expect(run.read('bales')).to.equal(0)
-    expect(run.told.filter((name) => name.startsWith('total'))).to.eql(['total.amount=10', 'total.amount=12', 'total.amount=0'])
+    expect(run.told.filter((name) => name.startsWith('total'))).to.eql([
+      'total.amount=10',
+      'total.amount=12',
+      'total.amount=0',
+    ])
   }),
   row('1.2', (player) => {
     let run: ReturnType<typeof player.run>
@@ -154,7 +159,9 @@ export const rows: Row[] = [
     run = player.run(design as never)
     run.set({ a: 1 })
     expect([run.read('a'), run.read('b'), run.shown('one', 'n'), run.shown('other', 'n')]).to.eql([0, 0, 0, 0])
-    expect(run.faults.map(({ place, error }) => `${place}: ${(error as Error).message}`).join()).to.match(/^circle: .*\ba, b\b/)
+    expect(run.faults.map(({ place, error }) => `${place}: ${(error as Error).message}`).join()).to.match(
+      /^circle: .*\ba, b\b/,
+    )
   }),
 
   row('2.1', (player) => {
@@ -283,7 +290,15 @@ export const rows: Row[] = [
     expect(run.faults.map(({ place }) => place)).to.eql(['after of bales'])
   }),
   row('3.5', async (player) => {
-    const run = player.run(order({ name: { after: () => { throw new Error('late') } } }))
+    const run = player.run(
+      order({
+        name: {
+          after: () => {
+            throw new Error('late')
+          },
+        },
+      }),
+    )
     run.press('book')
     run.edit('field', 'text', 'Heron')
     run.leave('field')
@@ -427,7 +442,11 @@ export const rows: Row[] = [
     expect(run.draft('field', 'text')).to.equal(undefined)
     run.edit('field', 'text', 'new')
     run.leave('field')
-    expect([run.read('name'), run.shown('field', 'text'), run.draft('field', 'text')?.copy]).to.eql(['old', 'new', 'new'])
+    expect([run.read('name'), run.shown('field', 'text'), run.draft('field', 'text')?.copy]).to.eql([
+      'old',
+      'new',
+      'new',
+    ])
   }),
   row('8.2', (player) => {
     const run = player.run(drafted())
@@ -611,7 +630,9 @@ export const rows: Row[] = [
   }),
   row('13.7', (player) => {
     let isFull = false
-    const run = player.run(order({ bales: { refuse: (n: number) => (isFull && n > 2 ? 'the store has two' : undefined) } }))
+    const run = player.run(
+      order({ bales: { refuse: (n: number) => (isFull && n > 2 ? 'the store has two' : undefined) } }),
+    )
     isFull = true
     expect(run.read('bales')).to.equal(3)
     run.press('book')
@@ -638,8 +659,20 @@ export const rows: Row[] = [
   }),
   row('13.10', (player) => {
     const run = player.run(counted({ amend: (n: number) => Math.min(n, 12) }))
-    run.edit('one', 'n', 13)
-    expect([run.read('bales'), run.shown('other', 'n')]).to.eql([12, 12])
+    run.type('one', 'n', 13)
+    expect([run.read('bales'), run.shown('other', 'n'), run.shown('one', 'n')]).to.eql([12, 12, 13])
+    run.leave('one')
+    expect(run.shown('one', 'n')).to.equal(12)
+    const other = player.run(
+      order({ bales: { refuse: (n: number) => (n < 8 ? 'eight at least' : undefined), initial: 9 } }),
+    )
+    other.type('bales', 'n', 3)
+    expect([other.read('bales'), other.shown('bales', 'n'), other.problem('bales')]).to.eql([9, 3, ''])
+    other.type('bales', 'n', 34)
+    expect([other.read('bales'), other.shown('bales', 'n')]).to.eql([34, 34])
+    other.type('bales', 'n', 3)
+    other.press('book')
+    expect([other.calls.length, other.problem('bales'), other.read('bales')]).to.eql([0, 'eight at least', 34])
   }),
   row('13.11', (player) => {
     const run = player.run(order())
@@ -708,7 +741,9 @@ export const rows: Row[] = [
     expect(run.faults.length).to.equal(1)
   }),
   row('13.19', (player) => {
-    const run = player.run(order({ name: { refuse: (name: string) => (name === 'Kraken' ? 'no krakens' : undefined) } }))
+    const run = player.run(
+      order({ name: { refuse: (name: string) => (name === 'Kraken' ? 'no krakens' : undefined) } }),
+    )
     run.edit('field', 'text', 'Kraken')
     run.press('book')
     expect(run.calls).to.eql([])
@@ -777,7 +812,9 @@ export const rows: Row[] = [
     const run = player.run(order())
     run.press('book')
     await run.giveUp('office.book')
-    expect([run.pending(), run.problem()]).to.satisfy(([out, why]: [string[], string]) => out.length === 0 && /no answer/.test(why))
+    expect([run.pending(), run.problem()]).to.satisfy(
+      ([out, why]: [string[], string]) => out.length === 0 && /no answer/.test(why),
+    )
     await run.answerLate(0, { number: 'MC-1' })
     expect(run.read('number')).to.equal('')
     expect(run.refusals.map(({ reason }) => reason).join()).to.match(/after its time was over/)
@@ -849,7 +886,11 @@ export const rows: Row[] = [
     const run = player.run(drafted(false, { refuse: (name: string) => (name === 'bad' ? 'not that' : undefined) }))
     run.edit('field', 'text', 'bad')
     run.leave('field')
-    expect([run.draft('field', 'text'), run.shown('field', 'text'), run.problem('field')]).to.eql([undefined, 'old', 'not that'])
+    expect([run.draft('field', 'text'), run.shown('field', 'text'), run.problem('field')]).to.eql([
+      undefined,
+      'old',
+      'not that',
+    ])
   }),
   row('13.37', (player) => {
     const run = player.run(drafted())
@@ -908,7 +949,10 @@ export const rows: Row[] = [
         shown: ({ cells }) => ({ field: shownWhile(cells.isDamaged, { hidden: how }) }),
         bind: ({ cells }) => ({ field: { text: twoWay(cells.name) } }),
       })
-    for (const [how, left] of [['kept', 'a plank'], ['cleared', '']] as const) {
+    for (const [how, left] of [
+      ['kept', 'a plank'],
+      ['cleared', ''],
+    ] as const) {
       const run = player.run(hidden(how))
       run.edit('field', 'text', 'a plank')
       run.leave('field')
@@ -928,8 +972,16 @@ export const rows: Row[] = [
     const run = player.run(design as never)
     expect([run.rows('seam'), run.shown('seam', 'n', 'a'), run.shown('seam', 'n', 'b')]).to.eql([['a', 'b'], 3, 4])
     run.edit('seam', 'n', 9, 'b')
-    expect(run.read('seams')).to.eql([{ id: 'a', feet: 3 }, { id: 'b', feet: 9 }])
-    run.set({ seams: [{ id: 'b', feet: 9 }, { id: 'c', feet: 50 }] })
+    expect(run.read('seams')).to.eql([
+      { id: 'a', feet: 3 },
+      { id: 'b', feet: 9 },
+    ])
+    run.set({
+      seams: [
+        { id: 'b', feet: 9 },
+        { id: 'c', feet: 50 },
+      ],
+    })
     expect([run.rows('seam'), run.shown('seam', 'n', 'b'), run.shown('seam', 'n', 'c')]).to.eql([['b', 'c'], 9, 40])
     run.set({ seams: [{ id: 'b', feet: 1 }] })
     expect(run.told.slice(-1)).to.eql(['seam/b.n=1'])

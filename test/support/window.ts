@@ -22,4 +22,12 @@ export function openWindow(): { readonly view: Window & typeof globalThis; close
 }
 
 /** Names that the runtime has as well, and that have to be those of the window. */
-const NATIVE = ['Event', 'CustomEvent', 'EventTarget', 'addEventListener', 'removeEventListener', 'dispatchEvent', 'history']
+const NATIVE = [
+  'Event',
+  'CustomEvent',
+  'EventTarget',
+  'addEventListener',
+  'removeEventListener',
+  'dispatchEvent',
+  'history',
+]

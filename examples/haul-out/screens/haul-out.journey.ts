@@ -1,22 +1,57 @@
 import { journey, Type } from 'caulker'
-import { berthScreen } from './berth.screen.js'
-import { confirmationScreen, reviewScreen } from './review.screen.js'
-import { vesselScreen } from './vessel.screen.js'
+import { Berth, Day, Seam } from '../office/yard-office.js'
+import { confirmationScreen } from './confirmation.screen.js'
+import { reviewScreen } from './review.screen.js'
+import { Hull, vesselScreen } from './vessel.screen.js'
+import { workOrder } from './work-order.screen.js'
+
+const text = { type: Type.String(), initial: '' }
 
 /** From the name of a vessel to the number of her order. */
 export const haulOut = journey('haul-out', {
   cells: {
-    vessel: { type: Type.String(), initial: '' },
-    damage: { type: Type.String(), initial: '' },
-    number: { type: Type.String(), initial: '' },
+    vessel: text,
+    feet: { type: Type.Union([Type.Number(), Type.Null()]), initial: null },
+    hull: { type: Hull, initial: '' },
+    damage: text,
+    bales: { type: Type.Integer(), initial: 10 },
+    seams: { type: Type.Array(Seam), initial: [] },
+    low: { type: Type.Integer(), initial: 60 },
+    high: { type: Type.Integer(), initial: 75 },
+    berth: { type: Berth, initial: '' },
+    from: { type: Day, initial: '' },
+    until: { type: Day, initial: '' },
+    number: text,
   },
-  screens: { vessel: vesselScreen, berth: berthScreen, review: reviewScreen, confirmation: confirmationScreen },
+  screens: { vessel: vesselScreen, 'work-order': workOrder, review: reviewScreen, confirmation: confirmationScreen },
   start: 'vessel',
   ends: ['confirmation'],
   shares: ({ cells }) => ({
-    vessel: { name: cells.vessel, damage: cells.damage },
-    berth: { vessel: cells.vessel, damage: cells.damage, number: cells.number },
-    review: { number: cells.number },
+    vessel: { name: cells.vessel, feet: cells.feet, hull: cells.hull, damage: cells.damage },
+    'work-order': {
+      vessel: cells.vessel,
+      bales: cells.bales,
+      seams: cells.seams,
+      low: cells.low,
+      high: cells.high,
+      berth: cells.berth,
+      from: cells.from,
+      until: cells.until,
+    },
+    review: {
+      vessel: cells.vessel,
+      feet: cells.feet,
+      hull: cells.hull,
+      damage: cells.damage,
+      bales: cells.bales,
+      seams: cells.seams,
+      low: cells.low,
+      high: cells.high,
+      berth: cells.berth,
+      from: cells.from,
+      until: cells.until,
+      number: cells.number,
+    },
     confirmation: { number: cells.number },
   }),
   leaving: 'stay',

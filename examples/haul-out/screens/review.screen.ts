@@ -1,34 +1,117 @@
-import { discard, draft, go, oneWay, save, screen, Type } from 'caulker'
-import { nativeButton } from 'caulker/dom'
+import {
+  announce,
+  back,
+  discard,
+  draft,
+  go,
+  oneWay,
+  payload,
+  reckon,
+  save,
+  screen,
+  set,
+  states,
+  submit,
+  Type,
+} from 'caulker'
+import { nativeButton, nativeOutput, nativeText } from 'caulker/dom'
 import { yardText } from '../contracts/yard-text.contract.js'
-import { yardOffice } from '../yard-office.js'
+import { Berth, berthTaken, Day, Seam, yardOffice } from '../office/yard-office.js'
+import { Hull } from './vessel.screen.js'
 
-/** The order as the office has it, with remarks that are saved one by one. */
+const text = { type: Type.String(), initial: '' }
+
+/** The order once more before it is sent, with a note and a contact that are kept or forgotten one by one. */
 export const reviewScreen = screen('review', {
   cells: {
-    number: { type: Type.String(), initial: '' },
-    remark: { type: Type.String(), initial: '' },
+    vessel: text,
+    feet: { type: Type.Union([Type.Number(), Type.Null()]), initial: null },
+    hull: { type: Hull, initial: '' },
+    damage: text,
+    bales: { type: Type.Integer(), initial: 10 },
+    seams: { type: Type.Array(Seam), initial: [] },
+    low: { type: Type.Integer(), initial: 60 },
+    high: { type: Type.Integer(), initial: 75 },
+    berth: { type: Berth, initial: '' },
+    from: { type: Day, initial: '' },
+    until: { type: Day, initial: '' },
+    note: text,
+    contact: { ...text, refuse: (contact) => (contact.includes('@') ? 'A name at the quay, no address' : undefined) },
+    number: text,
   },
   sources: { office: yardOffice },
-  fittings: { number: yardText, remark: yardText, keep: nativeButton, drop: nativeButton, done: nativeButton },
-  actions: ({ cells, fittings, sources }) => ({
-    keep: [save(fittings.remark, { to: sources.office.remark, given: { number: cells.number, remark: cells.remark } })],
-    drop: [discard(fittings.remark)],
-    done: [go('confirmation')],
+  topics: { berthTaken },
+  fittings: {
+    summary: nativeOutput,
+    note: nativeText,
+    keepNote: nativeButton,
+    dropNote: nativeButton,
+    contact: yardText,
+    keepContact: nativeButton,
+    dropContact: nativeButton,
+    problem: nativeOutput,
+    back: nativeButton,
+    book: nativeButton,
+  },
+  reckoned: ({ cells }) => ({
+    summary: reckon(
+      [cells.vessel, cells.feet, cells.hull, cells.damage, cells.bales, cells.low, cells.high, cells.berth, cells.from],
+      (vessel, feet, hull, damage, bales, low, high, berth, from) =>
+        [
+          `${vessel}${feet === null ? '' : `, ${feet} feet`}${hull === '' ? '' : `, ${hull}`}`,
+          damage === '' ? '' : `damaged: ${damage}`,
+          `${bales} bales of oakum, pitch at ${low} to ${high} °C`,
+          berth === '' ? 'no berth yet' : berth,
+          from === '' ? '' : `from ${from}`,
+        ]
+          .filter((part) => part !== '')
+          .join('; '),
+    ),
+    book: reckon([states.sending()], (isSending) => (isSending ? 'Booking…' : 'Book the haul-out')),
   }),
-  bind: ({ cells, actions }) => ({
-    number: { label: 'Order', text: oneWay(cells.number, { showOnly: true }) },
-    remark: { label: 'A remark for the foreman', text: draft(cells.remark) },
-    keep: { text: 'Keep the remark', on: { press: actions.keep } },
-    drop: { text: 'Forget it', on: { press: actions.drop } },
-    done: { text: 'Done', on: { press: actions.done } },
+  actions: ({ fittings }) => ({
+    keepNote: [save(fittings.note)],
+    dropNote: [discard(fittings.note)],
+    keepContact: [save(fittings.contact)],
+    dropContact: [discard(fittings.contact)],
+    back: [back()],
+    book: [submit()],
   }),
-  keeps: ['remark'],
-})
-
-/** What the owner of the vessel takes home. */
-export const confirmationScreen = screen('confirmation', {
-  cells: { number: { type: Type.String(), initial: '' } },
-  fittings: { number: yardText },
-  bind: ({ cells }) => ({ number: { label: 'Your order', text: oneWay(cells.number, { showOnly: true }) } }),
+  bind: ({ cells, reckoned, actions }) => ({
+    summary: { text: oneWay(reckoned.summary) },
+    note: { value: draft(cells.note), placeholder: 'What the yard should know' },
+    keepNote: { text: 'Keep the note', on: { press: actions.keepNote } },
+    dropNote: { text: 'Forget it', on: { press: actions.dropNote } },
+    contact: { label: 'Who is at the quay', text: draft(cells.contact) },
+    keepContact: { text: 'Keep the name', on: { press: actions.keepContact } },
+    dropContact: { text: 'Forget it', on: { press: actions.dropContact } },
+    problem: { text: oneWay(states.problem()) },
+    back: { text: 'Back to the work order', on: { press: actions.back } },
+    book: { text: oneWay(reckoned.book), on: { press: actions.book } },
+  }),
+  submit: {
+    sends: [
+      'vessel',
+      'feet',
+      'hull',
+      'damage',
+      'bales',
+      'seams',
+      'low',
+      'high',
+      'berth',
+      'from',
+      'until',
+      'note',
+      'contact',
+    ],
+    needs: { vessel: 'Name the vessel first', berth: 'Choose a berth first' },
+    to: 'office.book',
+    then: ({ cells, topics }) => [
+      set(cells.number, payload('/number')),
+      announce(topics.berthTaken, cells.berth),
+      go('confirmation'),
+    ],
+  },
+  keeps: ['note', 'contact'],
 })

@@ -8,6 +8,7 @@ import {
   type ValueClause,
 } from '../contract/index.js'
 import { deepActiveElement, isInside } from './focus.js'
+import { isTypedInto } from './text-entry.js'
 import type { Native } from './native.js'
 import { nativeFor } from './natives.js'
 import type { Given, Heard, Mount, Mounted } from '../mount/index.js'
@@ -149,7 +150,8 @@ function listen(
   native: Native | undefined,
   hear: (heard: Heard) => void,
 ): { stop(): void } {
-  const stops: (() => void)[] = []
+  const typing = typingWatch(element)
+  const stops: (() => void)[] = [typing.stop]
   const on = (event: string, heard: (event: Event) => void) => {
     const listener = (happened: Event) => {
       if (isFromHere(element, happened)) heard(happened)
@@ -168,7 +170,7 @@ function listen(
         values.length === 1 && first !== undefined
           ? reported[first.value.name]
           : ((happened as CustomEvent).detail ?? null)
-      hear({ event, payload, values: reported })
+      hear({ event, payload, values: reported, isTyping: typing.isTyping(happened) })
     })
   for (const { value, at } of valueClauses(contract).map(withPointer)) {
     const { vetoEvent } = value
@@ -223,6 +225,22 @@ function isFileList(payload: unknown): payload is Iterable<File> {
 /** Text that does not parse is still the person's. */
 function isUnfinished(event: Event): boolean {
   return (event.target as HTMLInputElement | null)?.validity?.badInput === true
+}
+
+/** Whether a person is typing into a text field inside: what is said then is said at each key. */
+function typingWatch(element: Element): { isTyping(happened: Event): boolean; stop(): void } {
+  let from: EventTarget | undefined
+  const start = (event: Event) => (from = event.composedPath()[0])
+  const end = () => (from = undefined)
+  element.addEventListener('input', start, true)
+  element.addEventListener('input', end)
+  return {
+    isTyping: (happened) => isTypedInto(happened.type === 'input' ? happened.composedPath()[0] : from),
+    stop() {
+      element.removeEventListener('input', start, true)
+      element.removeEventListener('input', end)
+    },
+  }
 }
 
 function composingWatch(element: Element): { isComposing(): boolean; stop(): void } {

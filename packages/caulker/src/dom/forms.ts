@@ -1,12 +1,11 @@
-/** The native forms of a screen: their submit is its submit, and their reset brings it back. */
+import { isLine } from './text-entry.js'
+
+/** The native forms of a screen: their submit is its submit, as is Enter in a field that no form knows; their reset brings it back. */
 export interface Forms {
   stop(): void
 }
 
-export function formsOf(
-  root: ParentNode,
-  act: { readonly submits: boolean; submit(): void; reset(): void },
-): Forms {
+export function formsOf(root: ParentNode, act: { readonly submits: boolean; submit(): void; reset(): void }): Forms {
   const around = (root as Partial<Element>).closest?.('form')
   const forms = new Set([...(around == null ? [] : [around]), ...root.querySelectorAll('form')])
   const submit = (event: Event) => {
@@ -23,6 +22,14 @@ export function formsOf(
     })
     timers.add(timer)
   }
+  // A field inside a component belongs to no form of the page, and has no implicit submission (HTML, section 4.10.21.2).
+  const entered = (event: Event) => {
+    const { key, isComposing } = event as KeyboardEvent
+    const field = event.composedPath()[0] as Partial<HTMLInputElement> | undefined
+    if (key !== 'Enter' || isComposing || event.defaultPrevented || !isLine(field) || field?.form != null) return
+    act.submit()
+  }
+  if (act.submits) root.addEventListener('keydown', entered)
   const stops = [...forms].map((form) => {
     const { noValidate } = form
     // What is wrong is said beside the fields by the screen, and not by the browser before the screen has heard of it.
@@ -38,6 +45,7 @@ export function formsOf(
   return {
     stop() {
       stops.forEach((stop) => stop())
+      root.removeEventListener('keydown', entered)
       timers.forEach((timer) => clearTimeout(timer))
     },
   }

@@ -3,7 +3,13 @@ export type { ElementOf, EventsOf, ElementFrom } from './element-types.js'
 export { elementMount, refuseUndefined, type ElementMountOptions } from './element-mount.js'
 export { deepActiveElement, isInside } from './focus.js'
 export { rememberRoots, shadowOf } from './roots.js'
-export { mountScreen, type MountedLive, type MountedScreen, type MountScreenOptions, type Side } from './mount-screen.js'
+export {
+  mountScreen,
+  type MountedLive,
+  type MountedScreen,
+  type MountScreenOptions,
+  type Side,
+} from './mount-screen.js'
 export { mountJourney, type MountedJourney, type MountJourneyOptions } from './mount-journey.js'
 export type { Followable } from './follow.js'
 export {

@@ -15,7 +15,15 @@ import type { Mount, Mounted } from '../mount/index.js'
 import { elementMount } from './element-mount.js'
 import { followOver, type Followable } from './follow.js'
 import { formsOf, type Forms } from './forms.js'
-import { documentOf, fittingElement, rowPlaces, showElement, showProblem, type RowPlaces } from './placing.js'
+import {
+  documentOf,
+  fittingElement,
+  rowPlaces,
+  rowTemplate,
+  showElement,
+  showProblem,
+  type RowPlaces,
+} from './placing.js'
 import { callsOver, type AnyAnswering } from './sources.js'
 import { joinTopics } from './topics.js'
 
@@ -67,12 +75,12 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
   const looks = new Set<() => void>()
   const elements = new Map<string, Element>()
   const rows = new Map<string, RowPlaces>()
+  const templates = new Map<Element, RowPlaces>()
   let root: ParentNode
   let forms: Forms | undefined
   const key = (fitting: string, row?: string) => (row === undefined ? fitting : `${fitting}/${row}`)
   const who = () => (machine.kind === 'interior' ? `the interior of '${machine.name}'` : `screen '${machine.name}'`)
-  const placeOf = (fitting: string, row?: string) =>
-    row === undefined ? root : (rows.get(fitting)?.at(row) ?? root)
+  const placeOf = (fitting: string, row?: string) => (row === undefined ? root : (rows.get(fitting)?.at(row) ?? root))
   // What is called while the machine is being mounted waits until it is there.
   const late: (() => void)[] = []
   let driver: Driver | undefined
@@ -120,10 +128,13 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
         forms?.stop()
         rows.forEach((places) => places.remove())
         rows.clear()
+        templates.clear()
         parts.leave?.(screen)
       },
       order({ name }: FittingPlan, keys) {
-        const places = rows.get(name) ?? rowPlaces(who(), root, name)
+        const template = rowTemplate(who(), root, name)
+        const places = templates.get(template) ?? rowPlaces(template)
+        templates.set(template, places)
         rows.set(name, places)
         places.order(keys)
       },

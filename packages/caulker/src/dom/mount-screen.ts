@@ -22,6 +22,8 @@ export interface Side {
   readonly name: string
   /** Whether edits come back. */
   readonly isShared: boolean
+  /** Whether it is given once and for all. */
+  readonly isConstant: boolean
   readonly owner: unknown
   readonly component: unknown
 }

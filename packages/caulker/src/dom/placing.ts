@@ -14,21 +14,25 @@ export function fittingElement(who: string, root: ParentNode, name: string, tag:
   )
 }
 
-/** The places of the entries of a list: copies of `<template data-rows="name">`, in the order of the list. */
+/** The template of the entries that a fitting stands for; several fittings may share one, `data-rows="name feet"`. */
+export function rowTemplate(who: string, root: ParentNode, name: string): HTMLTemplateElement {
+  const template = root.querySelector<HTMLTemplateElement>(`template[data-rows~="${name}"]`)
+  if (template !== null) return template
+  throw new CaulkerError(
+    'missing-fitting',
+    `${who}: the markup has no <template data-rows="${name}"> that holds one entry, with data-fitting="${name}" in it`,
+  )
+}
+
+/** The places of the entries of a list: copies of a template, in the order of the list. */
 export interface RowPlaces {
   order(keys: readonly string[]): void
   at(key: string): ParentNode
   remove(): void
 }
 
-export function rowPlaces(who: string, root: ParentNode, name: string): RowPlaces {
-  const template = root.querySelector(`template[data-rows="${name}"]`)
-  if (template === null)
-    throw new CaulkerError(
-      'missing-fitting',
-      `${who}: the markup has no <template data-rows="${name}"> that holds one entry, with data-fitting="${name}" in it`,
-    )
-  const { content } = template as HTMLTemplateElement
+export function rowPlaces(template: HTMLTemplateElement): RowPlaces {
+  const { content } = template
   const places = new Map<string, Element>()
   return {
     order(keys) {

@@ -14,7 +14,12 @@ export interface Calls {
 }
 
 /** Calls what answers for the sources of a wiring. One that takes longer than the limit has failed. */
-export function callsOver(answering: AnyAnswering, driver: () => Driver, limit: number, fault: (fault: Fault) => void): Calls {
+export function callsOver(
+  answering: AnyAnswering,
+  driver: () => Driver,
+  limit: number,
+  fault: (fault: Fault) => void,
+): Calls {
   const out = new Map<number, { readonly controller: AbortController; readonly timer: ReturnType<typeof setTimeout> }>()
   const end = (id: number) => {
     clearTimeout(out.get(id)?.timer)

@@ -63,21 +63,28 @@ export function inspector(mounted: MountedLive & { front?(): string }, into: Ele
   function draw(): void {
     const front = mounted.front?.()
     const head = make('thead', '', make('tr', '', ...['Bound name', 'Owner', 'Component'].map(column)))
-    const table = make('table', '', head, make('tbody', '', ...mounted.sides().map(row)))
+    // What is given once and for all is only told of where the component says something else.
+    const sides = mounted.sides().filter(({ isConstant, owner, component }) => !isConstant || !equal(owner, component))
+    const table = make('table', '', head, make('tbody', '', ...sides.map(row)))
     const own = mounted.problem()
     into.replaceChildren(
       ...(front === undefined ? [] : [make('p', `Screen in front: ${front}`)]),
       table,
       ...list(
         'Open drafts',
-        mounted.drafts().map(
-          ({ name, draft }) => `${name}: ${printed(draft.copy, 40)}${draft.isOvertaken ? ', overtaken' : ''}${draft.sent === undefined ? '' : ', being saved'}`,
-        ),
+        mounted
+          .drafts()
+          .map(
+            ({ name, draft }) =>
+              `${name}: ${printed(draft.copy, 40)}${draft.isOvertaken ? ', overtaken' : ''}${draft.sent === undefined ? '' : ', being saved'}`,
+          ),
         'None',
       ),
       ...list(
         'Calls that are out',
-        mounted.pending().map(({ operation, given }) => `${operation} ${given === undefined ? '' : printed(given, 60)}`),
+        mounted
+          .pending()
+          .map(({ operation, given }) => `${operation} ${given === undefined ? '' : printed(given, 60)}`),
         'None',
       ),
       ...(own === '' ? [] : list('Wrong with the screen', [own], '')),

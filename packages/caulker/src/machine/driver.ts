@@ -27,7 +27,7 @@ export interface Driver extends Look {
   set(cell: string, value: unknown): string | undefined
   /** Several cells in one transaction; gives why some were turned down. */
   setAll(changes: Values): string | undefined
-  hear(fitting: string, event: string, payload: unknown, values?: Values, row?: string): void
+  hear(fitting: string, event: string, payload: unknown, values?: Values, row?: string, isTyping?: boolean): void
   /** A person types what is not reported yet; a person leaves a field. */
   edit(fitting: string): void
   leave(fitting: string): void
@@ -132,9 +132,7 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
       case 'stay':
         return outside(() => host.stay?.(effect), 'the host, told to stay')
       case 'show':
-        return within(`showing of ${nameOf(effect.fitting)}`, () =>
-          host.show?.(nameOf(effect.fitting), effect.isShown),
-        )
+        return within(`showing of ${nameOf(effect.fitting)}`, () => host.show?.(nameOf(effect.fitting), effect.isShown))
       case 'rows':
         return within(`rows of ${nameOf(effect.fitting)}`, () => host.rows?.(nameOf(effect.fitting), effect.keys))
       case 'problem':
@@ -207,7 +205,8 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     )
     by.clear()
     const all = [...changes, ...reckoned, ...shown]
-    if (all.length > 0) for (const watcher of watchers) chain.outside(() => watcher(all), 'whoever follows what changes')
+    if (all.length > 0)
+      for (const watcher of watchers) chain.outside(() => watcher(all), 'whoever follows what changes')
   }
 
   function asked(input: Input): string | undefined {
@@ -220,8 +219,7 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
   const fittingNamed = (name: string) => look.index('fitting', name)
   const cellNamed = (name: string) => look.index('cell', name)
   const front = () => state[machine.slots.front] as number
-  const changed = (changes: Values) =>
-    Object.entries(changes).map(([cell, value]) => [cellNamed(cell), value] as const)
+  const changed = (changes: Values) => Object.entries(changes).map(([cell, value]) => [cellNamed(cell), value] as const)
 
   for (const effect of first.effects) carryOut(effect)
   if (options.isMounting !== true) enterFirst()
@@ -237,10 +235,10 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     machine,
     set: (cell, value) => asked({ kind: 'set', changes: [[cellNamed(cell), value]] }),
     setAll: (changes) => asked({ kind: 'set', changes: changed(changes) }),
-    hear(fitting, event, payload, values, row) {
+    hear(fitting, event, payload, values, row, isTyping = false) {
       const at = fittingNamed(fitting)
       const reported = values ?? valuesOf(machine, at, event, payload)
-      chain.take({ kind: 'report', fitting: at, row, event, payload, values: reported })
+      chain.take({ kind: 'report', fitting: at, row, event, payload, values: reported, isTyping })
     },
     edit: (fitting) => chain.take({ kind: 'edit', fitting: fittingNamed(fitting) }),
     leave: (fitting) => chain.take({ kind: 'leave', fitting: fittingNamed(fitting) }),

@@ -1,5 +1,12 @@
 import { CaulkerError, hint } from '../words/index.js'
-import { problemAt, type FittingPlan, type Machine, type OpenDraft, type PendingCall, type Problem } from './plan/index.js'
+import {
+  problemAt,
+  type FittingPlan,
+  type Machine,
+  type OpenDraft,
+  type PendingCall,
+  type Problem,
+} from './plan/index.js'
 import { entries, keyOf, memberOf, type State } from './step/index.js'
 
 /** What can be seen of a running machine without changing it; names are those of the screen in front, then those of its journey. */
@@ -18,7 +25,14 @@ export interface Look {
   pending(): readonly { id: number; operation: string; given: unknown; isWaiting: boolean }[]
   isSending(): boolean
   /** Every name that is bound on the screen in front, and what its owner holds. */
-  sides(): readonly { fitting: string; row: string | undefined; name: string; isShared: boolean; owner: unknown }[]
+  sides(): readonly {
+    fitting: string
+    row: string | undefined
+    name: string
+    isShared: boolean
+    isConstant: boolean
+    owner: unknown
+  }[]
   /** The slot, fitting or cell of a name; throws a {@link CaulkerError} `unknown-name` with the closest right one. */
   index(kind: 'fitting' | 'cell' | 'name', name: string): number
   /** The running screen, as messages name it. */
@@ -34,8 +48,7 @@ export function lookIn(machine: Machine, state: () => State): Look {
   const frontAt = () => state()[machine.slots.front] as number
   const front = () => machine.screens[frontAt()] as Machine['screens'][number]
   const fitting = (name: string) => machine.fittings[index('fitting', name)] as FittingPlan
-  const who = () =>
-    machine.kind === 'interior' ? `the interior of '${machine.name}'` : `screen '${front().name}'`
+  const who = () => (machine.kind === 'interior' ? `the interior of '${machine.name}'` : `screen '${front().name}'`)
 
   function index(kind: 'fitting' | 'cell' | 'name', name: string): number {
     const { cells, reckoned, fittings } = front().places
@@ -104,11 +117,11 @@ export function lookIn(machine: Machine, state: () => State): Look {
         const { name: fitting, bound, rows } = machine.fittings[at] as FittingPlan
         const placed = rows === undefined ? [undefined] : (state()[rows.placed] as readonly string[])
         return placed.flatMap((row) =>
-          bound.map(({ name, source, member, cell, draft }) => {
+          bound.map(({ name, source, member, cell, draft, isConstant }) => {
             const held = state()[source]
             const entry = entries(held).find((one) => rows !== undefined && keyOf(one, rows.key) === row)
             const owner = member === undefined ? held : memberOf(entry, member)
-            return { fitting, row, name, isShared: cell >= 0 || draft >= 0, owner }
+            return { fitting, row, name, isShared: cell >= 0 || draft >= 0, isConstant, owner }
           }),
         )
       }),

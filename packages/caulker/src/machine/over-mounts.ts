@@ -70,10 +70,10 @@ export function driveOver(
 
   function mountOne(fitting: FittingPlan, row: string | undefined): void {
     const { name } = fitting
-    const hear = ({ event, payload, values, veto }: Heard) => {
+    const hear = ({ event, payload, values, veto, isTyping }: Heard) => {
       if (mounted.get(key(name, row)) !== own && own !== undefined) return
       if (veto !== undefined && driver.vetoes(name, event, payload)) veto()
-      driver.hear(name, event, payload, values, row)
+      driver.hear(name, event, payload, values, row, isTyping)
     }
     let own: Mounted | undefined
     own = crew.mount(fitting, driver.given(name, row), hear, row)

@@ -9,6 +9,8 @@ export interface Heard {
   readonly payload: unknown
   /** The values that the event reports, by name, where it reports any. */
   readonly values?: Given
+  /** Whether it is said at each key of a text that is still being typed. */
+  readonly isTyping?: boolean
   /** There where the event asks before a change: keeps it from happening. */
   readonly veto?: () => void
 }

@@ -25,6 +25,8 @@ export interface Rehearsal extends Pick<
 > {
   /** A person edits a value: at once, or, where it reports on commit, until the field is left. */
   edit(fitting: string, value: string, to: unknown, row?: string): void
+  /** A person types into a field that reports at each key: what does not stand is put right when it is left. */
+  type(fitting: string, value: string, to: unknown, row?: string): void
   /** A person leaves a field: what was being typed is finished. */
   leave(fitting: string, row?: string): void
   /** A component sends an event that reports no value, such as the press of a button. */
@@ -98,13 +100,14 @@ export function rehearsal(
   const stays: string[] = []
   const announced: { topic: string; value: unknown }[] = []
   const ideals = new Map<string, MountedIdeal>()
+  let isTyping = false
   const key = (fitting: string, row?: string) => (row === undefined ? fitting : `${fitting}/${row}`)
 
   const running = driveOver(
     compile(wiring),
     {
       mount({ name, contract }, given, hear, row) {
-        const mounted = idealMount(contract, given, hear)
+        const mounted = idealMount(contract, given, (heard) => hear({ ...heard, isTyping }))
         ideals.set(key(name, row), mounted)
         return {
           ...mounted,
@@ -151,6 +154,12 @@ export function rehearsal(
       if (!driver.isShown(fitting)) return
       driver.edit(fitting)
       ideal(fitting, row).edit(value, to)
+    },
+    type(fitting, value, to, row) {
+      if (!driver.isShown(fitting)) return
+      isTyping = true
+      ideal(fitting, row).edit(value, to)
+      isTyping = false
     },
     leave(fitting, row) {
       void ideal(fitting, row).commit()

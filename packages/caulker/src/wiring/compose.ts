@@ -25,7 +25,14 @@ export interface AnyDraft {
   commands?: Section
   readings?: Section
   bind: Section
-  submit?: { sends: unknown; leaves?: string[]; to: string; then?: StepsDraft; fails?: StepsDraft }
+  submit?: {
+    sends: unknown
+    leaves?: string[]
+    needs?: string[] | Record<string, string>
+    to: string
+    then?: StepsDraft
+    fails?: StepsDraft
+  }
   reset?: { to: ResetClause['to']; cells?: string[]; leaves?: string[] }
   keeps?: string[]
 }
@@ -87,12 +94,15 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
 }
 
 function submitClause(
-  { sends, leaves = [], to, then, fails }: NonNullable<AnyDraft['submit']>,
+  { sends, leaves = [], needs = [], to, then, fails }: NonNullable<AnyDraft['submit']>,
   stepsOf: (steps: StepsDraft | undefined) => Steps,
 ): SubmitClause {
   return {
     sends: Array.isArray(sends) ? Object.fromEntries(sends.map((one: string) => [one, one])) : { ...(sends as object) },
     leaves,
+    needs: Array.isArray(needs)
+      ? Object.fromEntries(needs.map((name: string) => [name, 'This is needed']))
+      : { ...needs },
     to,
     then: stepsOf(then),
     fails: stepsOf(fails),

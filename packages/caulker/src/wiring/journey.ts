@@ -24,7 +24,8 @@ export interface Journey<U extends Record<string, AnyScreen> = Record<string, An
 }
 
 type Names<T> = Extract<keyof T, string>
-type CellTypes<K> = K extends Screen<infer S, any, any, any, any> ? { readonly [N in keyof S]?: Cell<Static<S[N]>> } : never
+type CellTypes<K> =
+  K extends Screen<infer S, any, any, any, any> ? { readonly [N in keyof S]?: Cell<Static<S[N]>> } : never
 
 export interface JourneyDraft<S extends SchemaMap, U extends Record<string, AnyScreen>> {
   cells?: { [K in keyof S]: CellDraft<S[K]> }

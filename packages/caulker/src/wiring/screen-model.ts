@@ -51,6 +51,8 @@ export interface SubmitClause {
   readonly sends: Readonly<Record<string, string>>
   /** Cells that are edited here and knowingly not sent. */
   readonly leaves: readonly string[]
+  /** Cells that must not be empty, with what is said where they are. */
+  readonly needs: Readonly<Record<string, string>>
   readonly to: string
   readonly then: Steps
   readonly fails: Steps

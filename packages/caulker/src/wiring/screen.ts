@@ -61,6 +61,8 @@ export interface ScreenDraft<
   submit?: {
     sends: readonly NoInfer<Names<S> | Names<D>>[] | Readonly<Record<string, NoInfer<Names<S> | Names<D>>>>
     leaves?: readonly NoInfer<Names<S>>[]
+    /** Cells that must not be empty when it is sent; what is missing is said beside their fields. */
+    needs?: readonly NoInfer<Names<S>>[] | { readonly [K in NoInfer<Names<S>>]?: string }
     to: OperationName<NoInfer<O>>
     then?: StepsOf<Sections<S, U, O, T, D>>
     fails?: StepsOf<Sections<S, U, O, T, D>>

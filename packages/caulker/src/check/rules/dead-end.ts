@@ -22,7 +22,11 @@ const second = screen('second', { cells: {}, fittings: {}, bind: () => ({}) })
 export const trip = journey('trip', { screens: { first, second }, start: 'first', ends: ['second'] })`,
   *find({ journey, screens }) {
     for (const [name, view] of screens)
-      if (!journey.ends.includes(name) && waysOf(view).every((to) => to === name) && (name === journey.start || !leadsBack(view)))
+      if (
+        !journey.ends.includes(name) &&
+        waysOf(view).every((to) => to === name) &&
+        (name === journey.start || !leadsBack(view))
+      )
         yield leak(
           ['screens', name],
           `nothing on '${name}' leads to another screen, and the journey does not end there`,

@@ -126,6 +126,7 @@ function* unknownInScopes(view: ScreenView): Iterable<Leak> {
   const { submit, reset, keeps, reckoned } = view.screen
   for (const name of Object.values(submit?.sends ?? {}))
     if (!Object.hasOwn(reckoned as object, name)) yield* unknownCell(view, ['submit', 'sends'], name)
+  for (const name of Object.keys(submit?.needs ?? {})) yield* unknownCell(view, ['submit', 'needs'], name)
   for (const name of submit?.leaves ?? []) yield* unknownCell(view, ['submit', 'leaves'], name)
   for (const name of [...(reset?.cells ?? []), ...(reset?.leaves ?? [])]) yield* unknownCell(view, ['reset'], name)
   for (const name of keeps) yield* unknownCell(view, ['keeps'], name)

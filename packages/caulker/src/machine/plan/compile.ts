@@ -122,7 +122,13 @@ function together(shared: CellClause, sharing: readonly { clause: CellClause }[]
 }
 
 /** Who has to look where a slot changes. */
-function edgesOf({ slots, clauses, reckoned, bound }: Building): Pick<Machine, 'computes' | 'owes' | 'holds' | 'bounders'> {
+function edgesOf({
+  slots,
+  clauses,
+  reckoned,
+  bound,
+  fittings,
+}: Building): Pick<Machine, 'computes' | 'owes' | 'holds' | 'bounders'> {
   const bySlot = () => slots.names.map((): number[] | undefined => undefined)
   const [computes, owes, holds] = [bySlot(), bySlot(), bySlot()]
   const add = (lists: (number[] | undefined)[], at: number, what: number) => void (lists[at] ??= []).push(what)
@@ -130,7 +136,9 @@ function edgesOf({ slots, clauses, reckoned, bound }: Building): Pick<Machine, '
   const bounders = clauses.map((_, cell) => bound.filter((one) => one.cell === cell && one.bounded !== undefined))
   for (const one of bound) {
     const limits = [...one.limits.values()].map(({ slot }) => slot)
-    new Set([one.source, one.known, ...limits]).forEach((at) => add(owes, at, one.at))
+    // An entry that is new is given all its names.
+    const list = fittings[one.fitting]?.rows?.cell ?? one.source
+    new Set([one.source, one.known, list, ...limits]).forEach((at) => add(owes, at, one.at))
   }
   bounders.forEach((all, cell) => {
     if (all.length > 0) add(holds, cell, cell)

@@ -9,7 +9,11 @@ import { planSteps } from './steps.js'
 interface Source extends Followed {
   readonly cell: number
   readonly draft: number
+  readonly isConstant: boolean
 }
+
+/** What is only followed: nobody takes what is reported. */
+const NOBODYS = { member: undefined, cell: -1, draft: -1, isConstant: false }
 
 export function planFitting(part: Part, name: string, contract: AnyContract): FittingPlan {
   const { building, at: screen } = part
@@ -53,22 +57,28 @@ function sourcesOf(part: Part, fitting: string, contract: AnyContract): Map<stri
       draft >= 0 ? (part.building.drafts[draft]?.cell ?? []) : cell >= 0 ? cell : [],
     )
     if (cells.length > 0 && part.screen.rows[fitting] === undefined)
-      sources.set(problem, { slot: problemSlot(part, fitting, cells), member: undefined, cell: -1, draft: -1 })
+      sources.set(problem, {
+        ...NOBODYS,
+        slot: problemSlot(part, fitting, cells),
+      })
   }
   return sources
 }
 
 function sourceOf(part: Part, fitting: string, name: string, binding: Binding): Source | undefined {
-  const constant = { member: undefined, cell: -1, draft: -1 }
   if (binding.kind === 'constant')
-    return { ...constant, slot: part.building.slots.add(part.named(`${fitting}.${name} (constant)`), binding.value) }
+    return {
+      ...NOBODYS,
+      slot: part.building.slots.add(part.named(`${fitting}.${name} (constant)`), binding.value),
+      isConstant: true,
+    }
   const slot = part.slotOf(binding.source)
   if (slot === undefined) return undefined
   const draft = part.drafts.get(`${fitting}.${name}`) ?? -1
-  if (draft >= 0) return { ...constant, slot: copySlot(part, slot, draft), draft }
+  if (draft >= 0) return { ...NOBODYS, slot: copySlot(part, slot, draft), draft }
   const isRow = binding.source.kind === 'cell' && binding.source.row !== undefined
   const member = isRow && binding.source.kind === 'cell' ? binding.source.member : undefined
-  return { slot, member, cell: binding.kind === 'two-way' ? slot : -1, draft: -1 }
+  return { ...NOBODYS, slot, member, cell: binding.kind === 'two-way' ? slot : -1 }
 }
 
 /** What a draft shows: its copy while it is open, else its cell. */
@@ -120,6 +130,7 @@ function boundName(
     fitting,
     name,
     source: source.slot,
+    isConstant: source.isConstant,
     member: source.member,
     known,
     cell: source.cell,
@@ -166,7 +177,10 @@ function hearings(
 }
 
 /** An action that an event names may have been written before its name was known. */
-function stepsOf({ screen }: Part, action: { readonly name: string; readonly steps: readonly never[] | readonly object[] }) {
+function stepsOf(
+  { screen }: Part,
+  action: { readonly name: string; readonly steps: readonly never[] | readonly object[] },
+) {
   const named = action.steps.length === 0 ? screen.actions[action.name] : undefined
   return (named ?? action).steps as never
 }

@@ -16,9 +16,7 @@ export function givenOf(value: unknown, slotOf: SlotOf): Given {
   }
   if (!isPlainObject(value)) return { from: 'constant', value }
   const members = Object.entries(value).map(([name, one]) => [name, givenOf(one, slotOf)] as const)
-  return members.some(([, { from }]) => from !== 'constant')
-    ? { from: 'object', members }
-    : { from: 'constant', value }
+  return members.some(([, { from }]) => from !== 'constant') ? { from: 'object', members } : { from: 'constant', value }
 }
 
 /** The slots that are given as they are, by the member that each becomes; one without a member is ''. */

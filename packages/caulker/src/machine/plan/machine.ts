@@ -97,7 +97,7 @@ export interface ScreenSlots {
   readonly phase: number
   /** Whether a submit was tried. */
   readonly tried: number
-  /** By fitting: whether a person has begun to type what was not reported yet. */
+  /** By fitting: `unreported` while a person types what was not reported yet, `uncorrected` where what was reported did not stand. */
   readonly unfinished: number
 }
 
@@ -112,6 +112,8 @@ export interface SubmitPlan {
   readonly site: number
   /** The cells that are sent, by the member that each becomes. */
   readonly sends: ReadonlyMap<string, number>
+  /** The cells that must not be empty, with what is said where they are. */
+  readonly needs: readonly (readonly [cell: number, text: string])[]
 }
 
 export interface ResetPlan {
@@ -152,6 +154,8 @@ export interface BoundName {
   readonly fitting: number
   readonly name: string
   readonly source: number
+  /** Whether it is given once and for all. */
+  readonly isConstant: boolean
   /** For rows: the member of an entry that it follows. */
   readonly member: string | undefined
   /** For rows: by key. */

@@ -1,13 +1,5 @@
 import type { AnyScreen, CellClause, Readable } from '../../wiring/index.js'
-import type {
-  BoundName,
-  CallSite,
-  DraftPlan,
-  FittingPlan,
-  MachineSlots,
-  ReckonedSlot,
-  ScreenSlots,
-} from './machine.js'
+import type { BoundName, CallSite, DraftPlan, FittingPlan, MachineSlots, ReckonedSlot, ScreenSlots } from './machine.js'
 import type { Slots } from './slots.js'
 
 /** What is gathered while a wiring is made flat. */

@@ -1,11 +1,5 @@
 import type { AnyContract } from '../../contract/index.js'
-import {
-  inRankOrder,
-  isStateToken,
-  type Action,
-  type AnyScreen,
-  type Reckoned,
-} from '../../wiring/index.js'
+import { inRankOrder, isStateToken, type Action, type AnyScreen, type Reckoned } from '../../wiring/index.js'
 import { planFitting } from './fitting.js'
 import type { ResetPlan, ScreenPlan, ScreenSlots } from './machine.js'
 import type { Building, Part } from './part.js'

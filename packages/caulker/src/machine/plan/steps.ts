@@ -20,9 +20,7 @@ function planStep(part: Part, one: Step): PlannedStep | undefined {
   }
   if (one.step === 'run') {
     const fitting = part.fittings.get(one.fitting.name)
-    return fitting === undefined
-      ? undefined
-      : { step: 'run', fitting, command: one.command, args: one.args.map(given) }
+    return fitting === undefined ? undefined : { step: 'run', fitting, command: one.command, args: one.args.map(given) }
   }
   if (one.step === 'call') {
     const site = addSite(part, 'call', one.operation, given(one.given), one.into?.name, one.then, one.fails)
@@ -39,7 +37,16 @@ function planStep(part: Part, one: Step): PlannedStep | undefined {
     const site =
       one.to === undefined
         ? -1
-        : addSite(part, 'save', one.to, given(one.given ?? copiesOf(part, drafts)), undefined, one.then, one.fails, drafts)
+        : addSite(
+            part,
+            'save',
+            one.to,
+            given(one.given ?? copiesOf(part, drafts)),
+            undefined,
+            one.then,
+            one.fails,
+            drafts,
+          )
     return site === undefined ? undefined : { step: 'save', drafts, site }
   }
   if (one.step === 'go')
@@ -84,7 +91,16 @@ export function planSubmit(part: Part): SubmitPlan | undefined {
     members: readables.map(([member, slot]) => [member, { from: 'slot', slot }] as const),
   }
   const site = addSite(part, 'submit', { kind: 'operation', source, name }, given, undefined, submit.then, submit.fails)
-  return site === undefined ? undefined : { site, sends: new Map(readables) }
+  return site === undefined
+    ? undefined
+    : {
+        site,
+        sends: new Map(readables),
+        needs: Object.entries(submit.needs).flatMap(([name, text]): [number, string][] => {
+          const cell = part.cells.get(name)
+          return cell === undefined ? [] : [[cell, text]]
+        }),
+      }
 }
 
 function addSite(

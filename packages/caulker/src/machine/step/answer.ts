@@ -19,7 +19,8 @@ export function hearAnswer(work: Work, id: number, answer: Answer): void {
       work.refusals.push({
         cell: name,
         value: answer.given,
-        reason: 'it answered after its time was over, so nothing is written; whether it was done there is not known here',
+        reason:
+          'it answered after its time was over, so nothing is written; whether it was done there is not known here',
       })
     return
   }

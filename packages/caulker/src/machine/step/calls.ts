@@ -43,7 +43,11 @@ export function release(work: Work): void {
   })
   if (next === undefined) return
   const sent = { ...next, isWaiting: false }
-  put(work, work.machine.slots.calls, calls.map((call) => (call === next ? sent : call)))
+  put(
+    work,
+    work.machine.slots.calls,
+    calls.map((call) => (call === next ? sent : call)),
+  )
   owe(work, sent)
 }
 
@@ -71,7 +75,11 @@ function overtake(work: Work, { into }: CallSite): void {
   drop(work, (_call, site) => site.into === into && site.operation.effect === 'reads')
   const calls = callsOf(work)
   if (calls.some(({ writes }) => into in writes))
-    put(work, work.machine.slots.calls, calls.map((call) => withoutWrite(call, into)))
+    put(
+      work,
+      work.machine.slots.calls,
+      calls.map((call) => withoutWrite(call, into)),
+    )
 }
 
 export function withoutWrite(call: PendingCall, cell: number): PendingCall {
@@ -81,7 +89,11 @@ export function withoutWrite(call: PendingCall, cell: number): PendingCall {
 }
 
 /** By cell, what counts as saved once the call is answered. */
-function saves({ machine, slots }: Work, site: CallSite, instead?: ReadonlyMap<number, unknown>): Record<number, unknown> {
+function saves(
+  { machine, slots }: Work,
+  site: CallSite,
+  instead?: ReadonlyMap<number, unknown>,
+): Record<number, unknown> {
   // The save of a draft is of its own field alone.
   if (site.kind === 'save') return Object.fromEntries(instead ?? [])
   if (site.operation.effect !== 'creates' && site.operation.effect !== 'updates') return {}

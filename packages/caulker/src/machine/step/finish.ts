@@ -2,7 +2,7 @@ import { equal } from '../../contract/index.js'
 import type { FittingPlan } from '../plan/index.js'
 import { overtakeDrafts } from './drafts.js'
 import { propose } from './propose.js'
-import { put, write, type Work } from './work.js'
+import { put, type Work } from './work.js'
 
 /** What follows from a transaction in the machine itself: what is hidden is emptied, drafts are overtaken, changes are counted. */
 export function finish(work: Work): void {
@@ -19,14 +19,4 @@ export function finish(work: Work): void {
     if (cell === undefined || cell.revision < 0 || slot in (work.answered?.writes ?? {})) continue
     if (!equal(before[slot], slots[slot])) put(work, cell.revision, (slots[cell.revision] as number) + 1)
   }
-}
-
-/** What is typed and not reported yet; what has been reported is finished. */
-export function noteUnfinished(work: Work, fitting: number, isUnfinished: boolean): void {
-  const at = work.machine.fittings[fitting]?.screen ?? 0
-  const slot = work.machine.screens[at]?.slots.unfinished ?? -1
-  const before = work.slots[slot] as Readonly<Record<number, boolean>>
-  if ((before[fitting] === true) === isUnfinished) return
-  const { [fitting]: _gone, ...rest } = before
-  write(work, slot, isUnfinished ? { ...rest, [fitting]: true } : rest)
 }

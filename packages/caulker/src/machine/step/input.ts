@@ -12,6 +12,8 @@ export type Input =
       readonly event: string
       readonly payload: unknown
       readonly values: Readonly<Record<string, unknown>>
+      /** Whether it is said at each key of a text that is still being typed: the field is corrected when it is left. */
+      readonly isTyping?: boolean
     }
   | { readonly kind: 'action'; readonly screen: number; readonly name: string }
   /** A command changed values without reporting it: who called it knows what they are now. */
@@ -58,7 +60,13 @@ export type Effect =
   | { readonly effect: 'amendment'; readonly amendment: Amendment }
   | { readonly effect: 'abort'; readonly id: number }
   /** Another screen is in front; or the one that is stays there, and why. */
-  | { readonly effect: 'go'; readonly from: number; readonly to: number; readonly at: number; readonly isTravel: boolean }
+  | {
+      readonly effect: 'go'
+      readonly from: number
+      readonly to: number
+      readonly at: number
+      readonly isTravel: boolean
+    }
   | { readonly effect: 'stay'; readonly at: number; readonly reason: string; readonly isTravel: boolean }
   | { readonly effect: 'show'; readonly fitting: number; readonly isShown: boolean }
   | { readonly effect: 'rows'; readonly fitting: number; readonly keys: readonly string[] }

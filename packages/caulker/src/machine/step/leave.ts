@@ -1,4 +1,5 @@
 import type { Leaving } from '../plan/index.js'
+import { isOfUncorrected } from './unfinished.js'
 import { frontOf, problemsOf, put, screenOf, setProblem, wayOf, type Work } from './work.js'
 
 /** Somebody wants to go elsewhere: what is being typed is committed first, as for a submit. */
@@ -8,7 +9,7 @@ export function wantToGo(work: Work, leaving: Leaving): void {
   put(work, machine.slots.leaving, leaving)
   const screen = frontOf(work)
   for (const [place, { from }] of Object.entries(problemsOf(work, screen)))
-    if (from === 'refusal' || from === 'way') setProblem(work, screen, place)
+    if ((from === 'refusal' && !isOfUncorrected(work, screen, place)) || from === 'way') setProblem(work, screen, place)
   commitAll(work, screen)
 }
 

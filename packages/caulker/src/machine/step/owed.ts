@@ -2,6 +2,7 @@ import { equal } from '../../contract/index.js'
 import { problemAt, type BoundName, type FittingPlan, type Problem } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import type { Effect } from './input.js'
+import { isUncorrected } from './unfinished.js'
 import { entries, frontOf, keyOf, memberOf, put, type Work } from './work.js'
 
 type Tell = Extract<Effect, { effect: 'tell' }>
@@ -16,6 +17,7 @@ export function tells(work: Work, all?: readonly BoundName[]): Effect[] {
   for (const bound of due) {
     const fitting = machine.fittings[bound.fitting] as FittingPlan
     if (fitting.screen !== front) continue
+    if ((bound.cell >= 0 || bound.draft >= 0) && isUncorrected(work, bound.fitting)) continue
     if (fitting.rows !== undefined) {
       tellRows(work, fitting, bound, made)
       continue
@@ -48,7 +50,13 @@ function tellRows(work: Work, { rows }: FittingPlan, bound: BoundName, made: Tel
   for (const entry of entries(work.slots[rows.cell])) {
     const key = keyOf(entry, rows.key)
     const source = work.slots[bound.source]
-    after[key] = dueValue(work, bound, bound.member === undefined ? source : memberOf(entry, bound.member), entry, before[key])
+    after[key] = dueValue(
+      work,
+      bound,
+      bound.member === undefined ? source : memberOf(entry, bound.member),
+      entry,
+      before[key],
+    )
     if (placed.includes(key) && !equal(after[key], before[key])) tell(made, bound.fitting, key, bound.name, after[key])
   }
   work.slots[bound.known] = after
@@ -116,12 +124,18 @@ export function problems(work: Work): Effect[] {
     const [was, is] = [before[slot], slots[slot]] as Readonly<Record<string, Problem>>[]
     return screen.fittings.flatMap((index): Effect[] => {
       const fitting = machine.fittings[index] as FittingPlan
-      const cells = fitting.bound.flatMap(({ cell, draft }) => (draft >= 0 ? (machine.drafts[draft]?.cell ?? []) : cell))
+      const cells = fitting.bound.flatMap(({ cell, draft }) =>
+        draft >= 0 ? (machine.drafts[draft]?.cell ?? []) : cell,
+      )
       const rows = fitting.rows === undefined ? [undefined] : (slots[fitting.rows.placed] as readonly string[])
       return rows.flatMap((row): Effect[] => {
         const text = problemAt(is ?? {}, cells, row)
         if (text === problemAt(was ?? {}, cells, row)) return []
-        return [row === undefined ? { effect: 'problem', fitting: index, text } : { effect: 'problem', fitting: index, row, text }]
+        return [
+          row === undefined
+            ? { effect: 'problem', fitting: index, text }
+            : { effect: 'problem', fitting: index, row, text },
+        ]
       })
     })
   })

@@ -37,8 +37,7 @@ export function proposeEntry(work: Work, bound: BoundName, row: string, value: u
 
 function refused(work: Work, cell: number, proposal: Proposal, reason: string): void {
   work.refusals.push({ cell: work.machine.cells[cell]?.name ?? '', value: proposal.value, reason })
-  if (proposal.by === 'person')
-    setProblem(work, proposal.screen, proposal.place, { text: reason, from: 'refusal' })
+  if (proposal.by === 'person') setProblem(work, proposal.screen, proposal.place, { text: reason, from: 'refusal' })
 }
 
 /** What was proposed is turned down, and what stood before stands; where nobody proposed it, it was a bound that moved, and it stays. */

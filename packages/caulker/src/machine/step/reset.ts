@@ -12,7 +12,11 @@ export function resetScreen(work: Work, at: number, isNative: boolean): void {
   const { reset, slots } = plan
   if (reset === undefined) {
     if (isNative) plan.fittings.forEach((fitting) => work.retold.add(fitting))
-    else work.faults.push({ place: 'step reset', error: new Error(`screen '${plan.name}' does not say to what it is reset`) })
+    else
+      work.faults.push({
+        place: 'step reset',
+        error: new Error(`screen '${plan.name}' does not say to what it is reset`),
+      })
     return
   }
   const scope = new Set(reset.cells)
@@ -25,9 +29,8 @@ export function resetScreen(work: Work, at: number, isNative: boolean): void {
   put(work, slots.touched, {})
   put(work, slots.problems, {})
   put(work, slots.tried, false)
-  const unfinished = work.slots[slots.unfinished] as Readonly<Record<number, boolean>>
-  for (const fitting of plan.fittings)
-    if (isNative || unfinished[fitting] === true) work.retold.add(fitting)
+  const unfinished = work.slots[slots.unfinished] as Readonly<Record<number, string>>
+  for (const fitting of plan.fittings) if (isNative || unfinished[fitting] !== undefined) work.retold.add(fitting)
   put(work, slots.unfinished, {})
 }
 

@@ -48,6 +48,11 @@ export function touch(machine: Machine, scratch: Scratch, slot: number): void {
   if (computes !== undefined) for (let at = 0; at < computes.length; at++) wait(scratch, computes[at] as number)
 }
 
+/** Has a bound name looked at once more, whether its slots changed or not. */
+export function owe(scratch: Scratch, bound: number): void {
+  mark(scratch.tells, scratch.owing, bound)
+}
+
 function wait(scratch: Scratch, rank: number): void {
   if (scratch.ranks[rank] === 1) return
   scratch.ranks[rank] = 1

@@ -2,17 +2,18 @@ import { type BoundName, type Machine } from '../plan/index.js'
 import { settle } from '../../contract/index.js'
 import { hearAnswer } from './answer.js'
 import { editDraft } from './drafts.js'
-import { finish, noteUnfinished } from './finish.js'
+import { finish } from './finish.js'
 import type { Effect, Fault, Input, Outcome, State } from './input.js'
 import { wantToGo } from './leave.js'
 import { afters, amendments, placings, problems, reports, tells } from './owed.js'
 import { holdBounds, propose, proposeEntry, refuse, touchCell } from './propose.js'
 import { computed, reckon } from './reckon.js'
 import { resetScreen } from './reset.js'
-import { clear, touch, type Scratch } from './scratch.js'
+import { clear, owe, touch, type Scratch } from './scratch.js'
 import { putBack, type Stored } from './stored.js'
 import { runSteps } from './steps.js'
 import { beginSubmit, goOnSubmitting } from './submit.js'
+import { isUncorrected, noteUnfinished } from './unfinished.js'
 import { enterFirst, goOnLeaving } from './ways.js'
 import { begin, guarded, Located, wayOf, write, frontOf, type Work } from './work.js'
 
@@ -124,7 +125,7 @@ function take(work: Work, input: Input): void {
     case 'known':
       return know(work, fittings[input.fitting]?.bound ?? [], input.values, input.row)
     case 'edit':
-      return noteUnfinished(work, input.fitting, true)
+      return isUncorrected(work, input.fitting) ? undefined : noteUnfinished(work, input.fitting, 'unreported')
     case 'leave':
       return leave(work, input.fitting)
     case 'submit':
@@ -174,11 +175,12 @@ function settingOf(screen: number, payload?: unknown, row?: string) {
   return { screen, payload, row }
 }
 
-function hear(work: Work, { fitting, row, event, payload, values }: Extract<Input, { kind: 'report' }>): void {
+function hear(work: Work, input: Extract<Input, { kind: 'report' }>): void {
+  const { fitting, row, event, payload, values, isTyping } = input
   const plan = work.machine.fittings[fitting]
   const hearing = plan?.hears.get(event)
   if (plan === undefined || hearing === undefined) return
-  if (hearing.bound.length > 0) noteUnfinished(work, fitting, false)
+  if (hearing.bound.length > 0) noteUnfinished(work, fitting, isTyping === true ? 'uncorrected' : undefined)
   hearValues(work, hearing.bound, values, row)
   if (hearing.steps.length > 0) runSteps(work, hearing.steps, settingOf(plan.screen, payload, row))
 }
@@ -222,9 +224,11 @@ function hearValue(work: Work, bound: BoundName, value: unknown, row: string | u
   }
 }
 
-/** A field that was left says from now on what is wrong with it. */
+/** A field that was left is corrected, and says from now on what is wrong with it. */
 function leave(work: Work, fitting: number): void {
   const plan = work.machine.fittings[fitting]
+  noteUnfinished(work, fitting, undefined)
+  for (const { at } of plan?.bound ?? []) owe(work.scratch, at)
   for (const { cell, draft } of plan?.bound ?? []) {
     const of = draft >= 0 ? (work.machine.drafts[draft]?.cell ?? -1) : cell
     if (of >= 0 && plan !== undefined) touchCell(work, plan.screen, of, 'left')

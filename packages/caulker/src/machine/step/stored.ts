@@ -75,7 +75,5 @@ function isPlain(value: unknown): boolean {
   if (value === null || typeof value === 'string' || typeof value === 'boolean') return true
   if (typeof value === 'number') return Number.isFinite(value)
   if (Array.isArray(value)) return value.every(isPlain)
-  return (
-    isRecord(value) && Object.getPrototypeOf(value) === Object.prototype && Object.values(value).every(isPlain)
-  )
+  return isRecord(value) && Object.getPrototypeOf(value) === Object.prototype && Object.values(value).every(isPlain)
 }

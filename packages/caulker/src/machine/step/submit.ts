@@ -3,6 +3,7 @@ import type { FittingPlan } from '../plan/index.js'
 import { limitsAt } from './bounds.js'
 import { send } from './calls.js'
 import { openDrafts } from './drafts.js'
+import { isOfUncorrected } from './unfinished.js'
 import { commitAll, isShown } from './leave.js'
 import type { Invalid } from './input.js'
 import { problemsOf, put, screenOf, setProblem, type Work } from './work.js'
@@ -15,7 +16,8 @@ export function beginSubmit(work: Work, screen: number): void {
     return
   }
   if (work.slots[plan.slots.phase] !== '') return
-  put(work, plan.slots.problems, {})
+  const kept = Object.entries(problemsOf(work, screen)).filter(([place]) => isOfUncorrected(work, screen, place))
+  put(work, plan.slots.problems, Object.fromEntries(kept.map(([place, one]) => [place, { ...one, isShown: true }])))
   put(work, plan.slots.tried, true)
   put(work, plan.slots.phase, 'committing')
   commitAll(work, screen)
@@ -47,11 +49,12 @@ function judge(work: Work, screen: number, invalid: readonly Invalid[]): void {
       if (cell < 0 || bound.member !== undefined) continue
       const value = slots[bound.source]
       if (isMissing(work, fitting, bound.name, value)) say(work, screen, cell, 'This is needed', 'validity')
-      const outside =
-        bound.bounded?.outside === 'refuse' ? outsideText(value, limitsAt(work, bound)) : undefined
+      const outside = bound.bounded?.outside === 'refuse' ? outsideText(value, limitsAt(work, bound)) : undefined
       if (outside !== undefined) say(work, screen, cell, outside, 'validity')
     }
   }
+  for (const [cell, text] of plan.submit?.needs ?? [])
+    if (isEmpty(slots[cell])) say(work, screen, cell, text, 'validity')
   for (const { fitting, row, text } of invalid) {
     const of = machine.fittings[fitting] as FittingPlan
     if (!isShown(work, fitting) || isDisabled(work, of)) continue
@@ -81,7 +84,12 @@ function say(work: Work, screen: number, cell: number, text: string, from: 'vali
 function isMissing({ slots }: Work, { contract, requiredBy }: FittingPlan, name: string, value: unknown): boolean {
   if (contract.form?.value !== name || requiredBy === undefined || slots[requiredBy.source] !== true) return false
   const { empty } = contract.values[name] as { empty: unknown }
-  return value === undefined || value === null || value === '' || equal(value, empty) || equal(value, [])
+  return isEmpty(value) || equal(value, empty)
+}
+
+/** 0 and false are values. */
+function isEmpty(value: unknown): boolean {
+  return value === undefined || value === null || value === '' || equal(value, [])
 }
 
 export function isDisabled({ slots }: Work, { disabledBy }: FittingPlan): boolean {

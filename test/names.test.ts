@@ -30,13 +30,14 @@ const ENTRIES: Record<string, string[]> = {
       'rowsOf',
     ],
     ...['shownWhile', 'load', 'announce', 'call', 'clear', 'discard', 'go', 'payload', 'refresh', 'report', 'reset'],
-    ...['run', 'save', 'set', 'submit'],
+    ...['run', 'save', 'set', 'submit', 'back', 'states', 'rehearsal'],
   ],
   'caulker/dom': [
     ...['attachHandlers', 'elementMount', 'mountScreen', 'takeGiven', 'nativeButton', 'nativeCheckbox', 'nativeColour'],
     ...['nativeDate', 'nativeFile', 'nativeNumber', 'nativeOutput', 'nativeRadios', 'nativeRange', 'nativeSelect'],
-    'nativeText',
+    ...['nativeText', 'elementFrom', 'mountJourney'],
   ],
+  'caulker/inspector': ['inspector'],
   'caulker/probe': ['adoptElement', 'clauses', 'probe', 'probeSuite', 'windowFrames'],
   'caulker/page': ['checkPages', 'markup', 'pageRules'],
   'caulker/report': ['checkSarif', 'checkText', 'probeText', 'reportJson', 'reportSchema', 'sheetText'],
@@ -52,7 +53,9 @@ describe('the public names', () => {
     it(`${name} says in its docstring what it does, with an example`, () => {
       const found = sources.flatMap(
         (text) =>
-          new RegExp(`(/\\*\\*(?:(?!\\*/)[^])*\\*/)\\nexport (?:async )?function\\*? ${name}\\b`).exec(text) ?? [],
+          new RegExp(`(/\\*\\*(?:(?!\\*/)[^])*\\*/)\\nexport (?:(?:async )?function\\*?|const) ${name}\\b`).exec(
+            text,
+          ) ?? [],
       )
       expect(found[1], 'docstring').to.match(/^\/\*\*\n \* [A-Z][^]*@example\n \* ```ts/)
     })

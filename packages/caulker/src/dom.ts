@@ -1,5 +1,6 @@
 export {
   attachHandlers,
+  elementFrom,
   elementMount,
   mountJourney,
   mountScreen,
@@ -15,6 +16,7 @@ export {
   nativeSelect,
   nativeText,
   takeGiven,
+  type ElementFromOptions,
   type ElementMountOptions,
   type ElementOf,
   type EventsOf,

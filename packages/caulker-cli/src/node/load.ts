@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url'
 
 /** Where the entry points of the library are, so that a user's modules and the command share one copy. */
 export const ENTRIES: Readonly<Record<string, string>> = Object.fromEntries(
-  ['caulker/dom', 'caulker/probe', 'caulker/report', 'caulker/page', 'caulker'].map((name) => [
+  ['caulker/dom', 'caulker/inspector', 'caulker/probe', 'caulker/report', 'caulker/page', 'caulker'].map((name) => [
     name,
     fileURLToPath(import.meta.resolve(name)),
   ]),

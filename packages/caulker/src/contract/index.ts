@@ -35,6 +35,7 @@ export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './data
 export { extend, type Extension } from './extend.js'
 export { contractFileSchema } from './file-schema.js'
 export { contractFromJson, contractToJson, type ContractJson } from './json.js'
+export { attributeText, attributeValue } from './attributes.js'
 export { schemaJson } from './data/types.js'
 export { pointerParts, valueAt } from './data/pointer.js'
 export { printed } from './data/print.js'

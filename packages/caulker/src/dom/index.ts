@@ -1,5 +1,6 @@
 export { attachHandlers } from './attach-handlers.js'
 export type { ElementOf, EventsOf, ElementFrom } from './element-types.js'
+export { elementFrom, type ElementFromOptions } from './element-from.js'
 export { elementMount, refuseUndefined, type ElementMountOptions } from './element-mount.js'
 export { deepActiveElement, isInside } from './focus.js'
 export { rememberRoots, shadowOf } from './roots.js'

@@ -39,7 +39,7 @@ export interface Driver extends Look {
   topic(topic: string, value: unknown): void
   /** In an interior: its owner tells, and calls a command. */
   give(changes: Values): void
-  command(name: string, args: readonly unknown[]): void
+  command(name: string, args: readonly unknown[], isSilent?: boolean): void
   /** Whether the owner vetoes what an event asks for: a change that the cell of its value would refuse. */
   vetoes(fitting: string, event: string, proposed: unknown): boolean
   given(fitting: string, row?: string): Record<string, unknown>
@@ -254,7 +254,7 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     travel: (at) => chain.take({ kind: 'travel', at }),
     topic: (topic, value) => chain.take({ kind: 'topic', topic, value }),
     give: (changes) => chain.take({ kind: 'given', changes: changed(changes) }),
-    command: (name, args) => chain.take({ kind: 'command', name, args }),
+    command: (name, args, isSilent = false) => chain.take({ kind: 'command', name, args, isSilent }),
     vetoes(fitting, event, proposed) {
       const { contract, bound } = machine.fittings[fittingNamed(fitting)] as FittingPlan
       return valueClauses(contract)

@@ -21,7 +21,7 @@ export interface Told {
 /** A screen, journey or interior at work over ideal components, without a DOM; sources answer when they are told to. */
 export interface Rehearsal extends Pick<
   Look,
-  'read' | 'front' | 'way' | 'isShown' | 'rows' | 'problem' | 'draft' | 'drafts' | 'pending' | 'isSending'
+  'read' | 'front' | 'way' | 'isShown' | 'rows' | 'problem' | 'draft' | 'drafts' | 'pending' | 'isSending' | 'sides'
 > {
   /** A person edits a value: at once, or, where it reports on commit, until the field is left. */
   edit(fitting: string, value: string, to: unknown, row?: string): void

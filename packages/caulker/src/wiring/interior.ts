@@ -1,6 +1,7 @@
 import { CaulkerError } from '../words/index.js'
 import {
   isContract,
+  isValue,
   mapValues,
   rememberPlace,
   type AnyContract,
@@ -17,9 +18,9 @@ import type { Followed, Reckoned } from './tokens.js'
 import type { AnyFittings, CellsOf, FaceOf, FittingsOf, GivenOf, OnlyKnown } from './types.js'
 
 /** What stands behind the face of a component: its own cells, and the controls that are wired to its properties and values. */
-export interface Interior {
+export interface Interior<C extends AnyContract = AnyContract> {
   readonly kind: 'interior'
-  readonly contract: AnyContract
+  readonly contract: C
   readonly screen: AnyScreen
 }
 
@@ -67,7 +68,7 @@ export function interior<
   S extends SchemaMap = {},
   D extends Record<string, Reckoned<any>> = {},
   A extends { [K in keyof A]: Steps } = {},
->(contract: Contract<T>, draft: InteriorDraft<T, S, U, D, A, B>): Interior {
+>(contract: Contract<T>, draft: InteriorDraft<T, S, U, D, A, B>): Interior<Contract<T>> {
   const of = contract as AnyContract
   if (!isContract(of))
     throw new CaulkerError('malformed-screen', 'an interior needs what contract(…) returned, and its parts')
@@ -84,7 +85,7 @@ export function interior<
   const made: Interior = { kind: 'interior', contract: of, screen: Object.freeze(screen) }
   rememberPlace(made, interior)
   rememberPlace(screen, interior)
-  return Object.freeze(made)
+  return Object.freeze(made) as never
 }
 
 /** Whether something is an interior, by its own mark. */
@@ -94,5 +95,6 @@ export function isInterior(value: unknown): value is Interior {
 
 function faceCell(clause: PropertyClause): CellClause {
   const { name, type, amend, refuse, after, kind, required } = clause
-  return { name, type, initial: clause.default, amend, refuse, after, face: kind, isRequired: required }
+  const blank = isValue(clause) ? { becomes: clause.blank, empty: clause.empty } : undefined
+  return { name, type, initial: clause.default, amend, refuse, after, face: kind, isRequired: required, blank }
 }

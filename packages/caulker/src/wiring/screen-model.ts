@@ -24,6 +24,9 @@ export interface CellClause {
   readonly after: readonly After<unknown>[]
   /** In the interior of a component: whether it stands for a property or a value of its face. */
   readonly face?: 'property' | 'value'
+  /** There: what an emptied control makes of it, and what nothing is. */
+  readonly blank?:
+    { readonly becomes: 'empty' | 'default' | 'previous' | 'refuse'; readonly empty: unknown } | undefined
   /** There: whether its owner must supply it. */
   readonly isRequired?: boolean
 }

@@ -7,7 +7,8 @@ import {
   type Interior,
   type Journey,
 } from '../../wiring/index.js'
-import type { CellPlan, Machine } from './machine.js'
+import { boundName } from './fitting.js'
+import type { BoundName, CellPlan, Machine } from './machine.js'
 import type { Building } from './part.js'
 import { planScreen } from './screen.js'
 import { noSlots } from './slots.js'
@@ -91,7 +92,7 @@ export function compile(wiring: Wiring): Machine {
     slots: building.machine,
     events: new Map(isInterior(wiring) ? valueClauses(wiring.contract).map(({ name, event }) => [name, event]) : []),
     leaving: isJourney(wiring) ? wiring.leaving : 'keep',
-    ...edgesOf(building),
+    ...edgesOf(building, isInterior(wiring) ? faceBounds(wiring, cellsOf[0] ?? new Map()) : []),
   }
 }
 
@@ -121,19 +122,26 @@ function together(shared: CellClause, sharing: readonly { clause: CellClause }[]
   }
 }
 
+/** What the contract of an interior promises holds inside it, too: its values keep to their bounds, whoever changes them. */
+function faceBounds({ contract }: Interior, cells: ReadonlyMap<string, number>): BoundName[] {
+  const sources = new Map(
+    [...cells].map(([name, slot]) => [name, { slot, member: undefined, cell: slot, draft: -1, isConstant: false }]),
+  )
+  return [...sources].map(([name, source]) => boundName(contract, -1, -1, name, source, -1, sources))
+}
+
 /** Who has to look where a slot changes. */
-function edgesOf({
-  slots,
-  clauses,
-  reckoned,
-  bound,
-  fittings,
-}: Building): Pick<Machine, 'computes' | 'owes' | 'holds' | 'bounders'> {
+function edgesOf(
+  { slots, clauses, reckoned, bound, fittings }: Building,
+  face: readonly BoundName[],
+): Pick<Machine, 'computes' | 'owes' | 'holds' | 'bounders'> {
   const bySlot = () => slots.names.map((): number[] | undefined => undefined)
   const [computes, owes, holds] = [bySlot(), bySlot(), bySlot()]
   const add = (lists: (number[] | undefined)[], at: number, what: number) => void (lists[at] ??= []).push(what)
   reckoned.forEach(({ inputs }, rank) => new Set(inputs).forEach((input) => add(computes, input, rank)))
-  const bounders = clauses.map((_, cell) => bound.filter((one) => one.cell === cell && one.bounded !== undefined))
+  const bounders = clauses.map((_, cell) =>
+    [...face, ...bound].filter((one) => one.cell === cell && one.bounded !== undefined),
+  )
   for (const one of bound) {
     const limits = [...one.limits.values()].map(({ slot }) => slot)
     // An entry that is new is given all its names.

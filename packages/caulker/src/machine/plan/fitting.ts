@@ -6,7 +6,7 @@ import { problemAt } from './states.js'
 import { planSteps } from './steps.js'
 
 /** Where a bound name has its truth, and who takes what is reported. */
-interface Source extends Followed {
+export interface Source extends Followed {
   readonly cell: number
   readonly draft: number
   readonly isConstant: boolean
@@ -107,7 +107,7 @@ function problemSlot({ building, slots, named }: Part, fitting: string, cells: r
   return slot
 }
 
-function boundName(
+export function boundName(
   contract: AnyContract,
   at: number,
   fitting: number,
@@ -128,6 +128,7 @@ function boundName(
   return {
     at,
     fitting,
+    contract,
     name,
     source: source.slot,
     isConstant: source.isConstant,

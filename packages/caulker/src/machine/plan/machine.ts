@@ -152,6 +152,7 @@ export interface ShownPlan {
 export interface BoundName {
   readonly at: number
   readonly fitting: number
+  readonly contract: AnyContract
   readonly name: string
   readonly source: number
   /** Whether it is given once and for all. */
@@ -217,7 +218,14 @@ export type Given =
   | { readonly from: 'object'; readonly members: readonly (readonly [name: string, given: Given])[] }
 
 export type PlannedStep =
-  | { readonly step: 'set'; readonly cell: number; readonly member: string | undefined; readonly value: Given }
+  | {
+      readonly step: 'set'
+      readonly cell: number
+      readonly member: string | undefined
+      readonly value: Given
+      /** Whether what a person is typing for the cell is dropped. */
+      readonly isClear: boolean
+    }
   | { readonly step: 'run'; readonly fitting: number; readonly command: string; readonly args: readonly Given[] }
   | { readonly step: 'call' | 'refresh'; readonly site: number }
   | { readonly step: 'save'; readonly drafts: readonly number[]; readonly site: number }

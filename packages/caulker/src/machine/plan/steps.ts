@@ -16,7 +16,13 @@ function planStep(part: Part, one: Step): PlannedStep | undefined {
     if (cell === undefined) return undefined
     const value: Given =
       one.step === 'set' ? given(one.value) : { from: 'constant', value: building.clauses[cell]?.initial }
-    return { step: 'set', cell, member: one.cell.row === undefined ? undefined : one.cell.member, value }
+    return {
+      step: 'set',
+      cell,
+      member: one.cell.row === undefined ? undefined : one.cell.member,
+      value,
+      isClear: one.step === 'clear',
+    }
   }
   if (one.step === 'run') {
     const fitting = part.fittings.get(one.fitting.name)

@@ -14,12 +14,11 @@ export function atBounds(
 }
 
 /** The bounds and step of a bound value as they are now. */
-export function limitsAt({ machine, slots }: Work, bound: BoundName, entry?: unknown): Limits {
-  const contract = machine.fittings[bound.fitting]?.contract
+export function limitsAt({ slots }: Work, bound: BoundName, entry?: unknown): Limits {
   const at = ({ slot, member }: Followed) => (member === undefined ? slots[slot] : memberOf(entry, member))
   return limitsOf(bound.bounded as NonNullable<typeof bound.bounded>, (name) => {
     const followed = bound.limits.get(name)
     const given = followed === undefined ? undefined : at(followed)
-    return given ?? (contract && clauseOf(contract, name)?.default)
+    return given ?? clauseOf(bound.contract, name)?.default
   })
 }

@@ -40,7 +40,13 @@ export type Input =
   | { readonly kind: 'topic'; readonly topic: string; readonly value: unknown }
   /** In an interior: its owner tells, and calls a command. */
   | { readonly kind: 'given'; readonly changes: readonly (readonly [cell: number, value: unknown])[] }
-  | { readonly kind: 'command'; readonly name: string; readonly args: readonly unknown[] }
+  | {
+      readonly kind: 'command'
+      readonly name: string
+      readonly args: readonly unknown[]
+      /** Whoever called it knows what it changes. */
+      readonly isSilent?: boolean
+    }
 
 export interface Invalid {
   readonly fitting: number

@@ -169,13 +169,16 @@ export function afters({ machine, scratch, before, slots }: Work): Effect[] {
 
 /** In an interior: the values of the face whose owner does not know them yet, in one report an event. */
 export function reports(work: Work): Effect[] {
-  const { machine, slots, scratch } = work
+  const { machine, slots, scratch, silent } = work
   if (machine.kind !== 'interior') return []
   const made = new Map<string, Record<string, unknown>>()
   for (const slot of scratch.slots) {
     const cell = slot < machine.cells.length ? machine.cells[slot] : undefined
     if (cell === undefined || cell.agreed < 0 || equal(slots[slot], slots[cell.agreed])) continue
+    // What was told is remembered as it was told, so that it can be tried again when a bound moves.
+    if (silent === 'told') continue
     slots[cell.agreed] = slots[slot]
+    if (silent === 'command') continue
     const event = machine.events.get(cell.name) as string
     made.set(event, { ...made.get(event), [cell.name]: slots[slot] })
   }

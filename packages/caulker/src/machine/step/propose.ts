@@ -1,13 +1,14 @@
 import { settle, typeText } from '../../contract/index.js'
 import type { BoundName } from '../plan/index.js'
 import { atBounds } from './bounds.js'
-import { reckon } from './reckon.js'
+import { computeWaiting } from './reckon.js'
 import { entries, keyOf, put, screenOf, setProblem, write, type Proposal, type Work } from './work.js'
 
 /** Type and `amend`, at once; bounds, step and `refuse` are judged when the whole transaction stands. */
 export function propose(work: Work, cell: number, value: unknown, from: Partial<Omit<Proposal, 'value'>> = {}): void {
   const clause = work.machine.cells[cell]
   if (clause === undefined) return
+  if (from.by === 'person') value = blanked(work, cell, value)
   const proposal: Proposal = { value, by: 'owner', place: `${cell}`, screen: clause.screen, ...from }
   // What started with something may not be without it; what started with nothing may be so again.
   if (value === undefined && clause.initial !== undefined)
@@ -17,6 +18,14 @@ export function propose(work: Work, cell: number, value: unknown, from: Partial<
   work.proposed.set(cell, proposal)
   write(work, cell, settled.value)
   if (proposal.by === 'person') setProblem(work, proposal.screen, proposal.place)
+}
+
+/** What an emptied control makes of a value of the face that cannot be empty. */
+function blanked({ machine, before }: Work, cell: number, value: unknown): unknown {
+  const { blank, initial } = machine.cells[cell] ?? {}
+  const isBlank = blank !== undefined && (value === null || value === '')
+  if (!isBlank || blank.becomes === 'refuse') return value
+  return { empty: blank.empty, default: initial, previous: before[cell] }[blank.becomes]
 }
 
 /** A person changes one member of one entry: the list is proposed with it. */
@@ -63,7 +72,7 @@ export function holdBounds(work: Work): void {
         else turnDown(work, cell, settled.reason)
       }
     }
-    reckon(work)
+    computeWaiting(work)
   }
 }
 
@@ -93,7 +102,7 @@ export function refuse(work: Work): void {
       break
     }
   }
-  reckon(work)
+  computeWaiting(work)
 }
 
 /** A person has changed a cell, or left its field: what was wrong may be said from then on. */

@@ -4,7 +4,7 @@ import { touch } from './scratch.js'
 import { Located, type Work } from './work.js'
 
 /** Computes what waits, once each, in rank order. */
-export function reckon(work: Work): void {
+export function computeWaiting(work: Work): void {
   const { machine, scratch, slots } = work
   const { reckoned } = machine
   let rank = scratch.lowest

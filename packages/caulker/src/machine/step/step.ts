@@ -1,5 +1,5 @@
 import { type BoundName, type Machine } from '../plan/index.js'
-import { settle } from '../../contract/index.js'
+import { equal, settle } from '../../contract/index.js'
 import { hearAnswer } from './answer.js'
 import { editDraft } from './drafts.js'
 import { finish } from './finish.js'
@@ -7,7 +7,7 @@ import type { Effect, Fault, Input, Outcome, State } from './input.js'
 import { wantToGo } from './leave.js'
 import { afters, amendments, placings, problems, reports, tells } from './owed.js'
 import { holdBounds, propose, proposeEntry, refuse, touchCell } from './propose.js'
-import { computed, reckon } from './reckon.js'
+import { computed, computeWaiting } from './reckon.js'
 import { resetScreen } from './reset.js'
 import { clear, owe, touch, type Scratch } from './scratch.js'
 import { putBack, type Stored } from './stored.js'
@@ -44,11 +44,11 @@ export function step(machine: Machine, state: State, input: Input, scratch: Scra
 
 /** Computes, holds bounds, turns down, and once more where that set something off. */
 function settleAll(work: Work): void {
-  reckon(work)
+  computeWaiting(work)
   holdBounds(work)
   refuse(work)
   finish(work)
-  reckon(work)
+  computeWaiting(work)
 }
 
 /** What went wrong, what was turned down or made right, then what is told, called, and said afterwards. */
@@ -146,6 +146,7 @@ function take(work: Work, input: Input): void {
     case 'given':
       return takeGiven(work, input.changes)
     case 'command':
+      work.silent = input.isSilent === true ? 'command' : undefined
       return runSteps(work, screens[0]?.commands[input.name] ?? [], settingOf(0, input.args[0]))
   }
 }
@@ -161,14 +162,20 @@ function hearTopic(work: Work, topic: string, value: unknown): void {
   runSteps(work, work.machine.screens[front]?.hears.get(topic) ?? [], settingOf(front, value))
 }
 
-/** The owner of an interior tells: it knows what it has told. */
+/**
+ * The owner of an interior tells, and knows what it has told. What did not stand as it was told is tried once more: a bound that kept it
+ * out may have moved.
+ */
 function takeGiven(work: Work, changes: readonly (readonly [cell: number, value: unknown])[]): void {
-  for (const [cell, value] of changes) {
-    const clause = work.machine.cells[cell]
-    const told = value ?? clause?.initial
-    if (clause !== undefined && clause.agreed >= 0) work.slots[clause.agreed] = told
-    propose(work, cell, told)
-  }
+  const { cells } = work.machine
+  const told = new Map(changes.map(([cell, value]) => [cell, value ?? cells[cell]?.initial]))
+  cells.forEach(({ agreed }, cell) => {
+    if (agreed < 0) return
+    if (told.has(cell)) work.slots[agreed] = told.get(cell)
+    else if (!equal(work.slots[agreed], work.slots[cell])) told.set(cell, work.slots[agreed])
+  })
+  for (const [cell, value] of told) propose(work, cell, value)
+  work.silent = 'told'
 }
 
 function settingOf(screen: number, payload?: unknown, row?: string) {

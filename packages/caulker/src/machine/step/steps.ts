@@ -5,6 +5,7 @@ import { isShown, stay, wantBack, wantOn } from './leave.js'
 import { propose, proposeEntry } from './propose.js'
 import { resetScreen } from './reset.js'
 import { beginSubmit } from './submit.js'
+import { dropUnfinished } from './unfinished.js'
 import { callsOf, frontOf, put, taken, type Setting, type Work } from './work.js'
 
 /** Carries out the steps of a list in their order. */
@@ -79,6 +80,7 @@ function setCell(work: Work, one: Extract<PlannedStep, { step: 'set' }>, setting
     return
   }
   if (!mayWrite(work, one.cell, value)) return
+  if (one.isClear) dropUnfinished(work, setting.screen, one.cell)
   propose(work, one.cell, value)
 }
 

@@ -1,3 +1,4 @@
+import type { FittingPlan } from '../plan/index.js'
 import { screenOf, write, type Work } from './work.js'
 
 /** What is typed and not reported yet, or was reported and does not stand; nothing where it is finished. */
@@ -25,4 +26,16 @@ export function isOfUncorrected(work: Work, screen: number, place: string): bool
       isUncorrected(work, at) &&
       machine.fittings[at]?.bound.some((bound) => (machine.drafts[bound.draft]?.cell ?? bound.cell) === cell) === true,
   )
+}
+
+/** What a person is typing for a cell is dropped: its fields are told what stands, whether that changed or not. */
+export function dropUnfinished(work: Work, screen: number, cell: number): void {
+  const unfinished = work.slots[screenOf(work, screen).slots.unfinished] as Readonly<Record<number, string>>
+  for (const at of screenOf(work, screen).fittings) {
+    if (unfinished[at] === undefined) continue
+    const { bound } = work.machine.fittings[at] as FittingPlan
+    if (!bound.some((one) => (work.machine.drafts[one.draft]?.cell ?? one.cell) === cell)) continue
+    noteUnfinished(work, at, undefined)
+    work.retold.add(at)
+  }
 }

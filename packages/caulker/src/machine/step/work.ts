@@ -21,6 +21,8 @@ export interface Work {
   answered: PendingCall | undefined
   /** The screen that comes to the front: what its fittings are given is what they know. */
   entered: number | undefined
+  /** In an interior: its owner has done this itself, by a tell or a command, and is not told of it. */
+  silent: 'told' | 'command' | undefined
   /** The fittings whose names are told again, whether they changed or not. */
   readonly retold: Set<number>
 }
@@ -53,6 +55,7 @@ export function begin(machine: Machine, state: State, scratch: Scratch): Work {
     heard: [],
     answered: undefined,
     entered: undefined,
+    silent: undefined,
     retold: new Set(),
   }
 }

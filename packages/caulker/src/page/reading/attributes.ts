@@ -1,4 +1,4 @@
-import { accepts, givenClauses, type AnyContract, type PropertyClause } from '../../contract/index.js'
+import { givenClauses, type AnyContract, type PropertyClause } from '../../contract/index.js'
 
 /** The clauses that markup can give, by attribute. */
 export function attributeClauses(contract: AnyContract): Map<string, PropertyClause> {
@@ -7,14 +7,6 @@ export function attributeClauses(contract: AnyContract): Map<string, PropertyCla
       clause.attribute === false ? [] : [[clause.attribute.toLowerCase(), clause] as const],
     ),
   )
-}
-
-/** What an attribute's text means for a clause: a flag is true by being there, a number is written out. */
-export function attributeValue({ type }: PropertyClause, text: string): unknown {
-  if (accepts(type, true)) return accepts(type, text) ? text : true
-  if (accepts(type, text)) return text
-  const number = text.trim() === '' ? NaN : Number(text)
-  return Number.isNaN(number) ? text : number
 }
 
 /** Attributes that every element may carry (HTML Standard, section 3.2.6), and those that Caulker and scripts add. */

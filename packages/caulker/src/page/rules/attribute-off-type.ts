@@ -1,5 +1,6 @@
 import { accepts, printed, typeText } from '../../contract/index.js'
-import { attributeClauses, attributeValue } from '../reading/attributes.js'
+import { attributeValue } from '../../contract/index.js'
+import { attributeClauses } from '../reading/attributes.js'
 import { pageRule } from './page-rule.js'
 
 /** An attribute whose text the clause's type refuses. */

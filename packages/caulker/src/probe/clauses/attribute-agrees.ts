@@ -2,7 +2,7 @@ import { closest } from '../../words/index.js'
 import { equal, printed, type PropertyClause } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { unlikeFresh } from './laws.js'
-import { attributeText } from '../stage/settings.js'
+import { attributeText } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -78,6 +78,8 @@ async function unlikeItsProperty(subject: Subject, { rows, trail }: Played): Pro
   for (const [at, row] of rows.entries()) {
     const move = row.move
     if (isTell(move) || (at === 0 && trail.setting !== 'attributes')) continue
+    // A value that a bound brought in at the mount may stay where it is when the bound goes: markup has no last word on it.
+    if (at > 0 && Object.entries(trail.given).some(([name, value]) => !equal(rows[0]?.held[name], value))) continue
     const given = { ...trail.given }
     if (move !== undefined && 'attribute' in move) {
       const named = subject.names.find(({ attribute }) => attribute === move.attribute) as PropertyClause

@@ -1,4 +1,4 @@
-import { givenClauses, type AnyContract, type PropertyClause } from '../../contract/index.js'
+import { attributeText, givenClauses, type AnyContract } from '../../contract/index.js'
 import type { Trail } from './trail.js'
 import type { Given } from '../../mount/index.js'
 
@@ -30,12 +30,6 @@ export function attributesFor(contract: AnyContract, given: Given): Record<strin
         : [[clause.name, [clause.attribute, text]]]
     }),
   )
-}
-
-/** A value as an attribute says it; null where leaving it out does, undefined where none can. */
-export function attributeText({ attribute }: PropertyClause, value: unknown): string | null | undefined {
-  if (attribute === false || typeof value === 'object' || value === undefined) return undefined
-  return value === false ? null : value === true ? '' : String(value)
 }
 
 /** The same contract with its properties in the other order; bounds still come before the values that they bound. */

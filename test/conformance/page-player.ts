@@ -140,8 +140,9 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
     submit: () => mounted.submit(),
     reset: () => mounted.reset(),
     async travel(to) {
-      await after(20)
       const { at: now } = (mounted as unknown as { way(): { at: number } }).way()
+      const stands = () => (view.history.state as { caulker?: { at?: number } } | null)?.caulker?.at === now
+      for (let turns = 0; turns < 50 && !stands(); turns++) await after(10)
       const turned = new Promise((done) => view.addEventListener('popstate', done, { once: true }))
       view.history.go(to - now)
       await Promise.race([turned, after(500)])

@@ -23,21 +23,15 @@ export function waysInAddress(
     const own = (state as { caulker?: { journey?: unknown; at?: unknown } } | null)?.caulker
     return own?.journey === journey && typeof own.at === 'number' ? own.at : undefined
   }
-  let isOwn = false
   let here = first.at
   const heard = (event: PopStateEvent) => {
     const at = atOf(event.state)
-    if (isOwn) {
-      isOwn = false
-      return
-    }
-    if (at === undefined) return
+    // What the journey itself asked of the history has led to where it is already.
+    if (at === undefined || at === here) return
     here = at
     travel(at)
   }
-  /** What the journey itself asks of the history is not heard as a person's. */
   function go(at: number): void {
-    isOwn = true
     history.go(at - here)
     here = at
   }

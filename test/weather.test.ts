@@ -126,6 +126,7 @@ describe('the journey in all weathers', () => {
         let sent = 0
         for (const one of moves) {
           const before = cellsOf(run)
+          const isTidy = typing.size === 0
           play(run, one, typing)
           if (run.front() !== front) {
             typing.clear()
@@ -144,7 +145,7 @@ describe('the journey in all weathers', () => {
             expect([vessel, berth]).not.to.include('')
           }
           sent = run.calls.length
-          if ('travel' in one) expect(cellsOf(run), 'what is shared is kept on the way').to.eql(before)
+          if ('travel' in one && isTidy) expect(cellsOf(run), 'what is shared is kept on the way').to.eql(before)
           holds(run, typing)
         }
         run.remove()

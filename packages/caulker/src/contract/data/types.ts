@@ -1,14 +1,11 @@
 import { Type, type Static, type TSchema } from 'typebox'
-import { Compile } from 'typebox/compile'
-import { Check } from 'typebox/value'
+import { checkerOf, type TypeCheck } from './checker.js'
+import { HOST_KEYWORD } from './host-object.js'
 
-export { Type, type Static, type TSchema }
+export { HOST_KEYWORD, Type, type Static, type TSchema }
 
 /** Named data types: JSON Schema 2020-12, built with `Type` or written by hand. */
 export type SchemaMap = Record<string, TSchema>
-
-/** The one extension keyword: it names a host object (a File, a Date) that JSON cannot hold. */
-export const HOST_KEYWORD = 'hostObject'
 
 interface HostObjects {
   File: File
@@ -32,7 +29,6 @@ export function host<N extends keyof HostObjects>(name: N) {
   return Type.Unsafe<HostObjects[N]>({ [HOST_KEYWORD]: name })
 }
 
-type TypeCheck = (value: unknown) => boolean
 const checks = new WeakMap<object, TypeCheck>()
 
 /**
@@ -49,63 +45,11 @@ export function accepts(type: TSchema, value: unknown): boolean {
   return checkOf(type)(value)
 }
 
-/** The compiled check of a data type, made once for each. */
+/** The check of a data type, made once for each. */
 export function checkOf(type: TSchema): TypeCheck {
   let check = checks.get(type)
-  if (check === undefined) checks.set(type, (check = compileCheck(type)))
+  if (check === undefined) checks.set(type, (check = checkerOf(type)))
   return check
-}
-
-/** Compiling costs as much as many checks, so a type is compiled when it has been asked often. */
-const ASKED_OFTEN = 20
-
-function compileCheck(type: TSchema): TypeCheck {
-  const plain = plainCheck(type)
-  if (plain !== undefined) return plain
-  let readable: TSchema | undefined
-  let validator: { Check: TypeCheck } | undefined
-  let asked = 0
-  return (value) => {
-    if (validator !== undefined) return validator.Check(value)
-    readable ??= withHostChecks(type) as TSchema
-    if (++asked < ASKED_OFTEN) return Check(readable, value)
-    validator = Compile(readable)
-    return validator.Check(value)
-  }
-}
-
-/** Most types are one word; asking for that word alone costs nothing. */
-const PLAIN: Readonly<Record<string, TypeCheck>> = {
-  string: (value) => typeof value === 'string',
-  number: (value) => Number.isFinite(value),
-  integer: (value) => Number.isInteger(value),
-  boolean: (value) => typeof value === 'boolean',
-  null: (value) => value === null,
-}
-
-function plainCheck(type: TSchema): TypeCheck | undefined {
-  const { type: word } = type as { type?: unknown }
-  if (typeof word !== 'string' || !Object.hasOwn(PLAIN, word)) return undefined
-  for (const key in type) if (key !== 'type' && !key.startsWith('~')) return undefined
-  return PLAIN[word]
-}
-
-/** A copy of the schema whose host keywords are checked; plain JSON Schema knows nothing of them. */
-function withHostChecks(schema: unknown): unknown {
-  if (Array.isArray(schema)) return schema.map(withHostChecks)
-  if (schema === null || typeof schema !== 'object' || '~refine' in schema) return schema
-  const copy: Record<string, unknown> = {}
-  for (const [key, part] of Object.entries(schema))
-    copy[key] = key === 'const' || key === 'enum' ? part : withHostChecks(part)
-  const name = copy[HOST_KEYWORD]
-  return typeof name === 'string' ? Type.Refine(Type.Unsafe(copy), (value) => isHostObject(value, name)) : copy
-}
-
-/** By its class string, so that an object of another window counts too. */
-function isHostObject(value: unknown, name: string): boolean {
-  if (value === null || typeof value !== 'object') return false
-  const found = Object.prototype.toString.call(value).slice(8, -1)
-  return found === name || (name === 'Blob' && found === 'File')
 }
 
 /** Whether a value is a host object: compared by identity, never cloned. */

@@ -16,7 +16,11 @@ const leaf: fc.Arbitrary<object> = fc.oneof(
   fc.record({ type: fc.constant(['string', 'null']) }),
   fc.record({ const: fc.constantFrom(0, '', 'oak', null, [1]) }),
   fc.record({ enum: fc.constantFrom([1, 'oak'], ['', null], [[], {}]) }),
-  fc.record({ type: fc.constant('number'), minimum: fc.integer({ min: -2, max: 2 }), exclusiveMaximum: fc.integer({ min: 3, max: 40 }) }),
+  fc.record({
+    type: fc.constant('number'),
+    minimum: fc.integer({ min: -2, max: 2 }),
+    exclusiveMaximum: fc.integer({ min: 3, max: 40 }),
+  }),
   fc.record({ multipleOf: fc.constantFrom(2, 0.1, 5), maximum: fc.constantFrom(10, 30) }),
   fc.record({ minLength: fc.nat(2), maxLength: fc.nat(6) }),
   fc.record({ type: fc.constant('string'), pattern: fc.constantFrom('^o', 'a', '^$') }),
@@ -55,7 +59,10 @@ describe('the check of a data type', () => {
       { numRuns: 4000, seed: 7 },
     ))
 
-  const tree = { $defs: { node: { type: 'object', properties: { next: { $ref: '#/$defs/node' } }, required: ['id'] } }, $ref: '#/$defs/node' }
+  const tree = {
+    $defs: { node: { type: 'object', properties: { next: { $ref: '#/$defs/node' } }, required: ['id'] } },
+    $ref: '#/$defs/node',
+  }
   for (const [says, type, yes, no] of [
     ['what refers to itself', tree, { id: 1, next: { id: 2 } }, { id: 1, next: {} }],
     ['a tuple of the builder', Type.Tuple([Type.String(), Type.Integer()]), ['oak', 1], ['oak', 1, 2]],
@@ -63,7 +70,12 @@ describe('the check of a data type', () => {
     ['a template of the builder', Type.TemplateLiteral('MC-${number}'), 'MC-101', 'MC'],
     ['what refines itself', Type.Refine(Type.Integer(), (n) => n % 2 === 0), 4, 5],
     ['a list of different things', { uniqueItems: true }, [1, '1'], [{ a: 1 }, { a: 1 }]],
-    ['how often it is contained', { contains: { type: 'integer' }, minContains: 2, maxContains: 2 }, [1, 2, 'a'], [1, 2, 3]],
+    [
+      'how often it is contained',
+      { contains: { type: 'integer' }, minContains: 2, maxContains: 2 },
+      [1, 2, 'a'],
+      [1, 2, 3],
+    ],
     ['a moment', { format: 'date-time' }, '2031-05-14T10:00:00Z', '2031-05-14'],
     ['an unknown format as none', { type: 'string', format: 'knot' }, 'bowline', 3],
   ] as const)

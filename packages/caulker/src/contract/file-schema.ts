@@ -1,4 +1,5 @@
-import { Type, type TSchema } from './data/types.js'
+import { Type } from './data/builder.js'
+import type { TSchema } from './data/types.js'
 import { SECTIONS, WHOLE, type Section, type Table } from './table/index.js'
 
 const strict = (properties: Record<string, TSchema>, more: object = {}) =>

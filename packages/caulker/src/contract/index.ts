@@ -35,6 +35,7 @@ export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './data
 export { extend, type Extension } from './extend.js'
 export { contractFileSchema } from './file-schema.js'
 export { contractFromJson, contractToJson, type ContractJson } from './json.js'
+export { Type } from './data/builder.js'
 export { attributeText, attributeValue } from './attributes.js'
 export { schemaJson } from './data/types.js'
 export { pointerParts, valueAt } from './data/pointer.js'
@@ -46,11 +47,11 @@ export {
   host,
   HOST_KEYWORD,
   isHost,
-  Type,
   typeText,
   type SchemaMap,
   type Static,
   type TSchema,
+  type TUnsafe,
 } from './data/types.js'
 export { listed, mapValues } from './data/lists.js'
 export { isWithin, type Compatibility } from './data/compatible.js'

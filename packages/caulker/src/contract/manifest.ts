@@ -1,6 +1,7 @@
 import { valueClauses, type AnyContract } from './contract.js'
 import type { CommandClause, EventClause, PropertyClause, ReadingClause, SlotClause, ValueClause } from './clauses.js'
-import { Type, typeText, type TSchema } from './data/types.js'
+import { Type } from './data/builder.js'
+import { typeText, type TSchema } from './data/types.js'
 
 /** What a manifest says of one custom element, as far as a contract can use it. */
 export interface ManifestElement {

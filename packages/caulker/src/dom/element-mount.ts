@@ -9,8 +9,7 @@ import {
 } from '../contract/index.js'
 import { deepActiveElement, isInside } from './focus.js'
 import { isTypedInto } from './text-entry.js'
-import type { Native } from './native.js'
-import { nativeFor } from './natives.js'
+import { nativeFor, type Native } from './natives/native.js'
 import type { Given, Heard, Mount, Mounted } from '../mount/index.js'
 
 export interface ElementMountOptions {

@@ -14,17 +14,17 @@ export {
 export { mountJourney, type MountedJourney, type MountJourneyOptions } from './mount-journey.js'
 export type { Followable } from './follow.js'
 export {
+  chooseFiles,
   nativeButton,
   nativeCheckbox,
-  nativeFile,
-  nativeRadios,
-  nativeSelect,
   nativeColour,
   nativeDate,
+  nativeFile,
   nativeNumber,
   nativeOutput,
+  nativeRadios,
   nativeRange,
+  nativeSelect,
   nativeText,
-} from './native-contracts.js'
+} from './natives/index.js'
 export { takeGiven } from './take-given.js'
-export { chooseFiles } from './file-field.js'

@@ -28,4 +28,5 @@ export {
   type State,
   type Stored,
 } from './step/index.js'
+export { watchTypes } from './type-watch.js'
 export { driveOver, type CommitLimit, type Crew, type OtherHost, type Running } from './over-mounts.js'

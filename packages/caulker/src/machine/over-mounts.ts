@@ -1,6 +1,7 @@
 import { CaulkerError, hint } from '../words/index.js'
 import type { Given, Heard, Mounted } from '../mount/index.js'
 import { drive, type DriveOptions, type Driver } from './driver.js'
+import { typeWatch } from './type-watch.js'
 import type { Host, InvalidField } from './host.js'
 import type { FittingPlan, Machine } from './plan/index.js'
 
@@ -49,7 +50,10 @@ export function driveOver(
     machine,
     {
       ...host,
-      tell: (fitting, changes, row) => at(fitting, row)?.tell(changes),
+      tell(fitting, changes, row) {
+        typeWatch()?.told(`${machine.name} / ${fitting}`, planOf(fitting).contract, changes)
+        at(fitting, row)?.tell(changes)
+      },
       command: (fitting, name, args, row) => at(fitting, row)?.command(name, ...args),
       read: (fitting, name, row) => at(fitting, row)?.read(name),
       commit,
@@ -72,6 +76,7 @@ export function driveOver(
     const { name } = fitting
     const hear = ({ event, payload, values, veto, isTyping }: Heard) => {
       if (mounted.get(key(name, row)) !== own && own !== undefined) return
+      typeWatch()?.heard(`${machine.name} / ${name}`, fitting.contract, event, payload)
       if (veto !== undefined && driver.vetoes(name, event, payload)) veto()
       driver.hear(name, event, payload, values, row, isTyping)
     }

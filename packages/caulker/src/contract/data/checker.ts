@@ -78,7 +78,13 @@ const KEYWORDS: readonly Keyword[] = [
   ],
   ['minItems', (its) => lists((all) => all.length >= Number(its))],
   ['maxItems', (its) => lists((all) => all.length <= Number(its))],
-  ['uniqueItems', (its) => (its === true ? lists((all) => all.every((one, at) => !all.slice(0, at).some((other) => same(one, other)))) : undefined)],
+  [
+    'uniqueItems',
+    (its) =>
+      its === true
+        ? lists((all) => all.every((one, at) => !all.slice(0, at).some((other) => same(one, other))))
+        : undefined,
+  ],
   [
     'prefixItems',
     (its, _schema, check) => {
@@ -91,7 +97,10 @@ const KEYWORDS: readonly Keyword[] = [
     (its, schema, check) => {
       if (Array.isArray(its)) {
         // The older form of a tuple: a list, and `additionalItems` for the rest.
-        const [each, rest] = [its.map(check), 'additionalItems' in schema ? check(schema['additionalItems']) : undefined]
+        const [each, rest] = [
+          its.map(check),
+          'additionalItems' in schema ? check(schema['additionalItems']) : undefined,
+        ]
         return lists((all) => all.every((one, at) => (each[at] ?? rest)?.(one) ?? true))
       }
       const [one, first] = [check(its), list(schema['prefixItems']).length]
@@ -131,7 +140,11 @@ const KEYWORDS: readonly Keyword[] = [
   [
     'additionalProperties',
     (its, schema, check) => {
-      const [one, named, matched] = [check(its), (schema['properties'] ?? {}) as Schema, patterns(schema['patternProperties'])]
+      const [one, named, matched] = [
+        check(its),
+        (schema['properties'] ?? {}) as Schema,
+        patterns(schema['patternProperties']),
+      ]
       return objects((of) =>
         Object.entries(of).every(
           ([name, value]) =>
@@ -247,8 +260,9 @@ function schemaAt(ref: string, root: Schema): unknown {
   return named.find((one) => one['$id'] === ref || `#${String(one['$anchor'])}` === ref)
 }
 
+/** A name that is no type says nothing; `check` says so. */
 function typeNamed(name: unknown): TypeCheck {
-  return (Object.hasOwn(TYPES, String(name)) ? TYPES[String(name)] : undefined) ?? (() => false)
+  return (Object.hasOwn(TYPES, String(name)) ? TYPES[String(name)] : undefined) ?? (() => true)
 }
 
 function anyOf(checks: readonly TypeCheck[]): TypeCheck {

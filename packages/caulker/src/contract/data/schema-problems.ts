@@ -1,7 +1,8 @@
 import { closest } from '../../words/index.js'
 import { pointerParts, valueAt } from './pointer.js'
 import { printed } from './print.js'
-import { accepts, HOST_KEYWORD, Type, type TSchema } from './types.js'
+import { Type } from './builder.js'
+import { accepts, HOST_KEYWORD, type TSchema } from './types.js'
 
 /** What is wrong in a data type, and where in it. */
 export interface SchemaProblem {

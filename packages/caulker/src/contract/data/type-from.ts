@@ -1,6 +1,6 @@
 import { CaulkerError, messageOf } from '../../words/index.js'
 import type { StandardJSONSchemaV1, StandardSchemaV1, StandardTypedV1 } from '@standard-schema/spec'
-import { Type } from './types.js'
+import { Type } from './builder.js'
 
 /**
  * The data type of a schema that a validator library made, through the open Standard Schema interface (version 1).

@@ -1,8 +1,8 @@
-import { Type, type Static, type TSchema } from 'typebox'
+import type { Static, TSchema, TUnsafe } from 'typebox'
 import { checkerOf, type TypeCheck } from './checker.js'
 import { HOST_KEYWORD } from './host-object.js'
 
-export { HOST_KEYWORD, Type, type Static, type TSchema }
+export { HOST_KEYWORD, type Static, type TSchema, type TUnsafe }
 
 /** Named data types: JSON Schema 2020-12, built with `Type` or written by hand. */
 export type SchemaMap = Record<string, TSchema>
@@ -26,7 +26,7 @@ interface HostObjects {
  * ```
  */
 export function host<N extends keyof HostObjects>(name: N) {
-  return Type.Unsafe<HostObjects[N]>({ [HOST_KEYWORD]: name })
+  return { [HOST_KEYWORD]: name } as never as TUnsafe<HostObjects[N]>
 }
 
 const checks = new WeakMap<object, TypeCheck>()

@@ -1,5 +1,5 @@
 import { pointerParts } from '../data/pointer.js'
-import { Type, type TSchema } from '../data/types.js'
+import type { TSchema } from '../data/types.js'
 
 /** Where the names stand that a clause may give for others. */
 export type NameSection = 'given' | 'properties' | 'values'
@@ -30,32 +30,37 @@ export function isObject(value: unknown): value is Record<string, unknown> {
 }
 
 const isText = (value: unknown): value is string => typeof value === 'string' && value !== ''
-const textSchema = Type.String({ minLength: 1 })
+/** A schema for the file schema of contracts; the builder would come along into every app. */
+function plain(schema: object): TSchema {
+  return schema as TSchema
+}
+
+const textSchema = plain({ type: 'string', minLength: 1 })
 
 export const text: Kind<string> = { schema: textSchema, wrong: judged(isText, 'must be a text') }
 
 export const flag: Kind<boolean> = {
-  schema: Type.Boolean(),
+  schema: plain({ type: 'boolean' }),
   wrong: judged((value) => typeof value === 'boolean', 'must be true or false'),
 }
 
 /** Any value: what it may be depends on the type beside it. */
-export const anything: Kind<unknown> = { schema: Type.Unknown(), wrong: () => undefined }
+export const anything: Kind<unknown> = { schema: plain({}), wrong: () => undefined }
 
 export function choice<const W extends string>(...words: readonly W[]): Kind<W> {
   return {
-    schema: Type.Enum(words as never) as TSchema,
+    schema: plain({ enum: words }),
     wrong: judged((value) => words.includes(value as W), `must be ${words.map((word) => `'${word}'`).join(' or ')}`),
   }
 }
 
 export const milliseconds: Kind<number> = {
-  schema: Type.Number({ minimum: 0 }),
+  schema: plain({ type: 'number', minimum: 0 }),
   wrong: judged((value) => typeof value === 'number' && value >= 0, 'must be a number of milliseconds, 0 or more'),
 }
 
 export const pointer: Kind<string> = {
-  schema: Type.String({ pattern: '^(/([^~]|~[01])*)?$' }),
+  schema: plain({ type: 'string', pattern: '^(/([^~]|~[01])*)?$' }),
   wrong: judged(
     (value) => typeof value === 'string' && pointerParts(value) !== undefined,
     "must be a JSON Pointer, such as '/detail/value'",
@@ -63,7 +68,7 @@ export const pointer: Kind<string> = {
 }
 
 export const dataType: Kind<TSchema> = {
-  schema: Type.Unsafe({ $ref: 'https://json-schema.org/draft/2020-12/schema' }) as TSchema,
+  schema: plain({ $ref: 'https://json-schema.org/draft/2020-12/schema' }),
   wrong: judged(
     (value) => isObject(value) || typeof value === 'boolean',
     'must be a data type: write Type.String(), or a JSON Schema object',
@@ -73,7 +78,7 @@ export const dataType: Kind<TSchema> = {
 
 /** An attribute by its name, or none at all. */
 export const attributeName: Kind<string | false> = {
-  schema: Type.Union([textSchema, Type.Literal(false)]),
+  schema: plain({ anyOf: [textSchema, { type: 'boolean', const: false }] }),
   wrong: judged((value) => value === false || isText(value), 'must be a text, or false for none'),
 }
 
@@ -88,7 +93,7 @@ export const functions: Kind<unknown> = {
 
 export function listOf<const W extends string>(...words: readonly W[]): Kind<readonly W[]> {
   return {
-    schema: Type.Array(Type.Enum(words as never)) as TSchema,
+    schema: plain({ type: 'array', items: { enum: words } }),
     wrong: judged(
       (value) => Array.isArray(value) && value.every((one) => words.includes(one as W)),
       `must be a list of ${words
@@ -100,7 +105,7 @@ export function listOf<const W extends string>(...words: readonly W[]): Kind<rea
 }
 
 export const names: Kind<readonly string[]> = {
-  schema: Type.Array(textSchema),
+  schema: plain({ type: 'array', items: textSchema }),
   wrong: judged(
     (value) => Array.isArray(value) && value.every((one) => typeof one === 'string'),
     'must be a list of names',
@@ -121,14 +126,14 @@ const isName = (value: unknown): value is string => typeof value === 'string' &&
 
 /** A number, a date or time, or the name of a property or value that holds it. */
 export const bound: Kind<string | number> = {
-  schema: Type.Union([Type.Number(), textSchema]),
+  schema: plain({ anyOf: [{ type: 'number' }, textSchema] }),
   wrong: () => undefined,
   names: { of: 'given', in: (value) => (isName(value) ? [value] : []) },
 }
 
 function amount(isRight: (value: number) => boolean, must: string, schema: TSchema): Kind<string | number> {
   return {
-    schema: Type.Union([schema, textSchema]),
+    schema: plain({ anyOf: [schema, textSchema] }),
     wrong: judged(
       (value) => typeof value === 'string' || (typeof value === 'number' && isRight(value)),
       `${must}, or the name of a property`,
@@ -137,8 +142,16 @@ function amount(isRight: (value: number) => boolean, must: string, schema: TSche
   }
 }
 
-export const stepSize = amount((size) => size > 0, 'must be a number above 0', Type.Number({ exclusiveMinimum: 0 }))
-export const distance = amount((size) => size >= 0, 'must be a number, 0 or more', Type.Number({ minimum: 0 }))
+export const stepSize = amount(
+  (size) => size > 0,
+  'must be a number above 0',
+  plain({ type: 'number', exclusiveMinimum: 0 }),
+)
+export const distance = amount(
+  (size) => size >= 0,
+  'must be a number, 0 or more',
+  plain({ type: 'number', minimum: 0 }),
+)
 
 type PartsOf<P> = { [K in keyof P]?: P[K] extends Kind<infer V> ? V | undefined : never }
 
@@ -148,12 +161,10 @@ export function partsOf<P extends Readonly<Record<string, Kind<any>>>>(
   says: string,
   must: readonly (keyof P & string)[] = [],
 ): Kind<PartsOf<P>> {
-  const schemas = Object.entries(parts).map(([name, { schema = Type.Unknown() }]) => [
-    name,
-    must.includes(name) ? schema : Type.Optional(schema),
-  ])
+  const properties = Object.fromEntries(Object.entries(parts).map(([name, { schema }]) => [name, schema ?? plain({})]))
+  const required = must.length > 0 ? { required: must } : {}
   return {
-    schema: Type.Object(Object.fromEntries(schemas) as Record<string, TSchema>, { additionalProperties: false }),
+    schema: plain({ type: 'object', ...required, properties, additionalProperties: false }),
     wrong: judged(isObject, says),
     parts: parts as never,
   }
@@ -161,5 +172,5 @@ export function partsOf<P extends Readonly<Record<string, Kind<any>>>>(
 
 /** Texts by name. */
 export function textsBy(what: string): Kind<Readonly<Record<string, string>>> {
-  return { schema: Type.Record(Type.String(), textSchema), wrong: judged(isObject, what) }
+  return { schema: plain({ type: 'object', patternProperties: { '^.*$': textSchema } }), wrong: judged(isObject, what) }
 }

@@ -11,10 +11,13 @@ type Tell = Extract<Effect, { effect: 'tell' }>
 export function tells(work: Work, all?: readonly BoundName[]): Effect[] {
   const { machine, scratch, slots } = work
   const front = frontOf(work)
-  const due = all ?? scratch.owing.sort((one, other) => one - other).map((at) => machine.bound[at] as BoundName)
   const made: Tell[] = []
   if (work.entered !== undefined) know(work, work.entered)
-  for (const bound of due) {
+  const { owing } = scratch
+  if (owing.length > 1) owing.sort(inOrder)
+  const count = all?.length ?? owing.length
+  for (let at = 0; at < count; at++) {
+    const bound = (all === undefined ? machine.bound[owing[at] as number] : all[at]) as BoundName
     const fitting = machine.fittings[bound.fitting] as FittingPlan
     if (fitting.screen !== front) continue
     if ((bound.cell >= 0 || bound.draft >= 0) && isUncorrected(work, bound.fitting)) continue
@@ -27,9 +30,11 @@ export function tells(work: Work, all?: readonly BoundName[]): Effect[] {
     slots[bound.known] = value
     tell(made, bound.fitting, undefined, bound.name, value)
   }
-  if (work.retold.size > 0) retell(work, made)
+  if (work.retold !== undefined) retell(work, work.retold, made)
   return made
 }
+
+const inOrder = (one: number, other: number) => one - other
 
 /** A screen that comes to the front is mounted with what stands: its components know it from the start. */
 function know(work: Work, screen: number): void {
@@ -70,9 +75,9 @@ function dueValue(work: Work, bound: BoundName, value: unknown, entry?: unknown,
 }
 
 /** What a person began to type is dropped, and what a native reset has changed is put back: all is told once more. */
-function retell(work: Work, made: Tell[]): void {
+function retell(work: Work, retold: ReadonlySet<number>, made: Tell[]): void {
   const { machine, slots } = work
-  for (const at of work.retold) {
+  for (const at of retold) {
     const fitting = machine.fittings[at] as FittingPlan
     if (fitting.screen !== frontOf(work)) continue
     for (const { known, name } of fitting.bound) {
@@ -87,7 +92,7 @@ function retell(work: Work, made: Tell[]): void {
 
 function tell(made: Tell[], fitting: number, row: string | undefined, name: string, value: unknown): void {
   let one = made[made.length - 1]
-  if (one === undefined || one.fitting !== fitting || one.row !== row)
+  if (one !== undefined && (one.fitting !== fitting || one.row !== row))
     one = made.find((before) => before.fitting === fitting && before.row === row)
   if (one === undefined) {
     one = row === undefined ? { effect: 'tell', fitting, changes: {} } : { effect: 'tell', fitting, row, changes: {} }
@@ -97,53 +102,44 @@ function tell(made: Tell[], fitting: number, row: string | undefined, name: stri
 }
 
 /** Which rows there are, where that changed; and which fittings are shown. */
-export function placings(work: Work): Effect[] {
+export function placings(work: Work, effects: Effect[]): void {
   const { machine, slots, before, scratch } = work
   const front = frontOf(work)
-  const made: Effect[] = []
-  machine.placed.forEach((fitting) => {
+  for (const fitting of machine.placed) {
     const { rows, shown, screen } = machine.fittings[fitting] as FittingPlan
-    if (screen !== front) return
+    if (screen !== front) continue
     if (shown !== undefined && before[shown.slot] !== slots[shown.slot])
-      made.push({ effect: 'show', fitting, isShown: slots[shown.slot] === true })
-    if (rows === undefined || (scratch.changed[rows.cell] !== 1 && before[machine.slots.front] === front)) return
+      effects.push({ effect: 'show', fitting, isShown: slots[shown.slot] === true })
+    if (rows === undefined || (scratch.changed[rows.cell] !== 1 && before[machine.slots.front] === front)) continue
     const keys = entries(slots[rows.cell]).map((entry) => keyOf(entry, rows.key))
-    if (equal(keys, slots[rows.placed])) return
+    if (equal(keys, slots[rows.placed])) continue
     put(work, rows.placed, keys)
-    made.push({ effect: 'rows', fitting, keys })
-  })
-  return made
+    effects.push({ effect: 'rows', fitting, keys })
+  }
 }
 
 /** What is said beside a field, where that changed. */
-export function problems(work: Work): Effect[] {
+export function problems(work: Work, effects: Effect[]): void {
   const { machine, slots, before } = work
-  return machine.screens.flatMap((screen, at) => {
-    const { problems: slot } = screen.slots
-    if (slots[slot] === before[slot] || at !== frontOf(work)) return []
-    const [was, is] = [before[slot], slots[slot]] as Readonly<Record<string, Problem>>[]
-    return screen.fittings.flatMap((index): Effect[] => {
-      const fitting = machine.fittings[index] as FittingPlan
-      const cells = fitting.bound.flatMap(({ cell, draft }) =>
-        draft >= 0 ? (machine.drafts[draft]?.cell ?? []) : cell,
-      )
-      const rows = fitting.rows === undefined ? [undefined] : (slots[fitting.rows.placed] as readonly string[])
-      return rows.flatMap((row): Effect[] => {
-        const text = problemAt(is ?? {}, cells, row)
-        if (text === problemAt(was ?? {}, cells, row)) return []
-        return [
-          row === undefined
-            ? { effect: 'problem', fitting: index, text }
-            : { effect: 'problem', fitting: index, row, text },
-        ]
-      })
-    })
-  })
+  const screen = machine.screens[frontOf(work)]
+  const slot = screen?.slots.problems ?? -1
+  if (screen === undefined || slots[slot] === before[slot]) return
+  const [was, is] = [before[slot], slots[slot]] as [Problems, Problems]
+  for (const index of screen.fittings) {
+    const fitting = machine.fittings[index] as FittingPlan
+    const cells = fitting.bound.map(({ cell, draft }) => machine.drafts[draft]?.cell ?? cell)
+    const rows = fitting.rows === undefined ? [undefined] : (slots[fitting.rows.placed] as readonly string[])
+    for (const row of rows) {
+      const text = problemAt(is, cells, row)
+      if (text !== problemAt(was, cells, row)) effects.push({ effect: 'problem', fitting: index, row, text })
+    }
+  }
 }
 
+type Problems = Readonly<Record<string, Problem>>
+
 /** What was made right is said to whoever proposed it; a bound that moved has its value brought in, too. */
-export function amendments({ machine, scratch, proposed, before, slots }: Work): Effect[] {
-  const effects: Effect[] = []
+export function amendments({ machine, scratch, proposed, before, slots }: Work, effects: Effect[]): void {
   const say = (cell: number, value: unknown) =>
     effects.push({
       effect: 'amendment',
@@ -152,25 +148,21 @@ export function amendments({ machine, scratch, proposed, before, slots }: Work):
   for (const [cell, { value }] of proposed) if (!equal(value, slots[cell])) say(cell, value)
   for (const cell of scratch.held)
     if (!proposed.has(cell) && scratch.changed[cell] === 1 && !equal(before[cell], slots[cell])) say(cell, before[cell])
-  return effects
 }
 
 /** Who is told once a value stands; what is computed has nobody. */
-export function afters({ machine, scratch, before, slots }: Work): Effect[] {
-  const effects: Effect[] = []
+export function afters({ machine, scratch, before, slots }: Work, effects: Effect[]): void {
   for (const slot of scratch.slots) {
     const clause = slot < machine.cells.length ? machine.cells[slot] : undefined
     if (clause === undefined || clause.after.length === 0 || equal(before[slot], slots[slot])) continue
     for (const hook of clause.after)
       effects.push({ effect: 'after', cell: clause.name, hook, now: slots[slot], before: before[slot] })
   }
-  return effects
 }
 
 /** In an interior: the values of the face whose owner does not know them yet, in one report an event. */
-export function reports(work: Work): Effect[] {
-  const { machine, slots, scratch, silent } = work
-  if (machine.kind !== 'interior') return []
+export function reports({ machine, slots, scratch, silent }: Work, effects: Effect[]): void {
+  if (machine.kind !== 'interior') return
   const made = new Map<string, Record<string, unknown>>()
   for (const slot of scratch.slots) {
     const cell = slot < machine.cells.length ? machine.cells[slot] : undefined
@@ -182,5 +174,6 @@ export function reports(work: Work): Effect[] {
     const event = machine.events.get(cell.name) as string
     made.set(event, { ...made.get(event), [cell.name]: slots[slot] })
   }
-  return [...made].map(([event, values]) => ({ effect: 'report', event, payload: Object.values(values)[0], values }))
+  for (const [event, values] of made)
+    effects.push({ effect: 'report', event, payload: Object.values(values)[0], values })
 }

@@ -3,7 +3,7 @@ import type { ScreenPlan } from '../plan/index.js'
 import { drop } from './calls.js'
 import { discardDrafts, openDrafts } from './drafts.js'
 import { propose } from './propose.js'
-import { put, screenOf, type Work } from './work.js'
+import { put, retellAll, screenOf, type Work } from './work.js'
 
 /** Brings every cell of the scope back, what is shown with it, and closes drafts; after a native reset all of it is told again. */
 export function resetScreen(work: Work, at: number, isNative: boolean): void {
@@ -11,7 +11,7 @@ export function resetScreen(work: Work, at: number, isNative: boolean): void {
   const plan = screenOf(work, at)
   const { reset, slots } = plan
   if (reset === undefined) {
-    if (isNative) plan.fittings.forEach((fitting) => work.retold.add(fitting))
+    if (isNative) plan.fittings.forEach((fitting) => retellAll(work, fitting))
     else
       work.faults.push({
         place: 'step reset',
@@ -30,7 +30,7 @@ export function resetScreen(work: Work, at: number, isNative: boolean): void {
   put(work, slots.problems, {})
   put(work, slots.tried, false)
   const unfinished = work.slots[slots.unfinished] as Readonly<Record<number, string>>
-  for (const fitting of plan.fittings) if (isNative || unfinished[fitting] !== undefined) work.retold.add(fitting)
+  for (const fitting of plan.fittings) if (isNative || unfinished[fitting] !== undefined) retellAll(work, fitting)
   put(work, slots.unfinished, {})
 }
 

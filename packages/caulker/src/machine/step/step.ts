@@ -53,14 +53,24 @@ function settleAll(work: Work): void {
 
 /** What went wrong, what was turned down or made right, then what is told, called, and said afterwards. */
 function joined(work: Work, told: readonly Effect[]): Effect[] {
+  const { faults, refusals, owed } = work
   const effects: Effect[] = []
-  for (const fault of work.faults) effects.push({ effect: 'fault', fault })
-  for (const refusal of work.refusals) effects.push({ effect: 'refusal', refusal })
-  const gone = work.owed.filter(({ effect }) => effect === 'abort' || effect === 'go' || effect === 'stay')
-  const rest = work.owed.filter(({ effect }) => effect !== 'abort' && effect !== 'go' && effect !== 'stay')
-  for (const list of [amendments(work), gone, placings(work), told, problems(work), reports(work), rest, afters(work)])
-    for (const one of list) effects.push(one)
+  for (const fault of faults) effects.push({ effect: 'fault', fault })
+  for (const refusal of refusals) effects.push({ effect: 'refusal', refusal })
+  amendments(work, effects)
+  for (const one of owed) if (isOfPlace(one)) effects.push(one)
+  placings(work, effects)
+  for (const one of told) effects.push(one)
+  problems(work, effects)
+  reports(work, effects)
+  for (const one of owed) if (!isOfPlace(one)) effects.push(one)
+  afters(work, effects)
   return effects
+}
+
+/** What changes where things stand comes before what is told to them. */
+function isOfPlace({ effect }: Effect): boolean {
+  return effect === 'abort' || effect === 'go' || effect === 'stay'
 }
 
 /**
@@ -95,7 +105,7 @@ export function firstState(
   machine.cells.forEach(({ agreed }, cell) => {
     if (agreed >= 0) work.slots[agreed] = work.slots[cell]
   })
-  placings(work)
+  placings(work, [])
   tells(work, machine.bound)
   for (const fault of work.faults) effects.push({ effect: 'fault', fault })
   clear(scratch)

@@ -1,5 +1,5 @@
 import type { FittingPlan } from '../plan/index.js'
-import { screenOf, write, type Work } from './work.js'
+import { retellAll, screenOf, write, type Work } from './work.js'
 
 /** What is typed and not reported yet, or was reported and does not stand; nothing where it is finished. */
 export function noteUnfinished(work: Work, fitting: number, how: 'unreported' | 'uncorrected' | undefined): void {
@@ -36,6 +36,6 @@ export function dropUnfinished(work: Work, screen: number, cell: number): void {
     const { bound } = work.machine.fittings[at] as FittingPlan
     if (!bound.some((one) => (work.machine.drafts[one.draft]?.cell ?? one.cell) === cell)) continue
     noteUnfinished(work, at, undefined)
-    work.retold.add(at)
+    retellAll(work, at)
   }
 }

@@ -24,7 +24,7 @@ export interface Work {
   /** In an interior: its owner has done this itself, by a tell or a command, and is not told of it. */
   silent: 'told' | 'command' | undefined
   /** The fittings whose names are told again, whether they changed or not. */
-  readonly retold: Set<number>
+  retold: Set<number> | undefined
 }
 
 export interface Proposal {
@@ -56,7 +56,7 @@ export function begin(machine: Machine, state: State, scratch: Scratch): Work {
     answered: undefined,
     entered: undefined,
     silent: undefined,
-    retold: new Set(),
+    retold: undefined,
   }
 }
 
@@ -72,6 +72,11 @@ export function put({ machine, scratch, slots }: Work, slot: number, value: unkn
   if (slots[slot] === value) return
   slots[slot] = value
   touch(machine, scratch, slot)
+}
+
+/** Has all names of a fitting told again, whether they changed or not. */
+export function retellAll(work: Work, fitting: number): void {
+  work.retold = (work.retold ?? new Set()).add(fitting)
 }
 
 export function screenOf(work: Work, at: number): ScreenPlan {

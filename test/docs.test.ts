@@ -41,8 +41,9 @@ describe('the words of the project', () => {
   for (const [at, code] of blocksOf(readFileSync('docs/guide.md', 'utf8')).entries())
     it(`guide: block ${at + 1} runs`, () => runs(code))
 
-  for (const [at, code] of blocksOf(readFileSync('docs/check-what-you-have.md', 'utf8')).entries())
-    it(`what you have: block ${at + 1} runs`, () => runs(code))
+  for (const page of ['check-what-you-have', 'sources', 'drafts', 'submit-and-reset', 'journeys', 'interiors'])
+    for (const [at, code] of blocksOf(readFileSync(`docs/${page}.md`, 'utf8')).entries())
+      it(`${page}: block ${at + 1} runs`, () => runs(code))
 
   it('reference: is the one of these rules and clauses', async () => {
     const written = readFileSync('docs/reference.md', 'utf8')

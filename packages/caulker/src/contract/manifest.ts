@@ -82,7 +82,8 @@ function isPublic(member: Json): boolean {
 }
 
 function summaryOf(of: Json): string | undefined {
-  return (textIn(of, 'summary') ?? textIn(of, 'description'))?.trim().split('\n')[0]?.replace(/\.$/, '') || undefined
+  const [line] = (textIn(of, 'summary') ?? textIn(of, 'description') ?? '').trim().split('\n')
+  return line?.trim().replace(/\.$/, '') || undefined
 }
 
 function textIn(of: Json | undefined, name: string): string | undefined {

@@ -142,10 +142,10 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
     async travel(to) {
       const { at: now } = (mounted as unknown as { way(): { at: number } }).way()
       const stands = () => (view.history.state as { caulker?: { at?: number } } | null)?.caulker?.at === now
-      for (let turns = 0; turns < 50 && !stands(); turns++) await after(10)
+      for (let turns = 0; turns < 500 && !stands(); turns++) await after(10)
       const turned = new Promise((done) => view.addEventListener('popstate', done, { once: true }))
       view.history.go(to - now)
-      await Promise.race([turned, after(500)])
+      await Promise.race([turned, after(5000)])
       await after(20)
     },
     async answer(operation, given, which = 0) {

@@ -20,13 +20,19 @@ export function checkerOf(schema: unknown, root?: Root): TypeCheck {
   const of = schema as Schema
   const at = root ?? { schema: of, made: new Map() }
   const checks = KEYWORDS.flatMap(([keyword, make]) =>
-    keyword in of ? (make(of[keyword], of, (part) => checkerOf(part, at), at) ?? []) : [],
+    keyword in of ? (make(of[keyword], of, (part) => lateChecker(part, at), at) ?? []) : [],
   )
   if (checks.length === 1) return checks[0] as TypeCheck
   return (value) => {
     for (const check of checks) if (!check(value)) return false
     return true
   }
+}
+
+/** A part is made when it is first asked: a type may be nested deeper than any call. */
+function lateChecker(part: unknown, root: Root): TypeCheck {
+  let made: TypeCheck | undefined
+  return (value) => (made ??= checkerOf(part, root))(value)
 }
 
 type Keyword = readonly [

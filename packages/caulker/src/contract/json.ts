@@ -1,7 +1,8 @@
 import { CaulkerError, isTooDeep, messageOf } from '../words/index.js'
 import { contract, sectionsOf, type AnyContract, type Contract, type ContractTypes } from './contract.js'
 import { mapValues } from './data/lists.js'
-import { accepts, equal, type TSchema } from './data/types.js'
+import { refuseUnreadable } from './data/checker.js'
+import { equal } from './data/types.js'
 import { isObject, WHOLE, type Table, type Written } from './table/index.js'
 
 /** A contract as a file holds it: its tag, and its clauses without those that only say what applies anyway. */
@@ -62,7 +63,7 @@ export function contractFromJson(json: unknown): AnyContract {
     for (const [name, clause] of Object.entries(clauses))
       for (const [key, { kind }] of Object.entries(its.table))
         if (kind.isType === true && clause[key] !== undefined)
-          attempt(made.tag, [section, name, key], () => accepts(clause[key] as TSchema, null))
+          attempt(made.tag, [section, name, key], () => refuseUnreadable(clause[key]))
   return made
 }
 

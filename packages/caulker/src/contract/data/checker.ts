@@ -8,6 +8,7 @@ type Made = TypeCheck | undefined
 interface Root {
   readonly schema: Schema
   readonly made: Map<string, TypeCheck>
+  readonly isWhole?: boolean
 }
 
 /**
@@ -20,13 +21,18 @@ export function checkerOf(schema: unknown, root?: Root): TypeCheck {
   const of = schema as Schema
   const at = root ?? { schema: of, made: new Map() }
   const checks = KEYWORDS.flatMap(([keyword, make]) =>
-    keyword in of ? (make(of[keyword], of, (part) => lateChecker(part, at), at) ?? []) : [],
+    keyword in of ? (make(of[keyword], of, (part) => (at.isWhole === true ? checkerOf(part, at) : lateChecker(part, at)), at) ?? []) : [],
   )
   if (checks.length === 1) return checks[0] as TypeCheck
   return (value) => {
     for (const check of checks) if (!check(value)) return false
     return true
   }
+}
+
+/** Makes every part of a check at once: throws where a part of the type cannot be read, such as a pattern that is none. */
+export function refuseUnreadable(schema: unknown): void {
+  checkerOf(schema, { schema: schema as Schema, made: new Map(), isWhole: true })
 }
 
 /** A part is made when it is first asked: a type may be nested deeper than any call. */

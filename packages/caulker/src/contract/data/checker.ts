@@ -19,7 +19,7 @@ export function checkerOf(schema: unknown, root?: Root): TypeCheck {
   if (typeof schema === 'boolean') return () => schema
   if (typeof schema !== 'object' || schema === null) return () => true
   const of = schema as Schema
-  const at = root ?? { schema: of, made: new Map() }
+  const at: Root = root ?? { schema: of, made: new Map() }
   const checks = KEYWORDS.flatMap(([keyword, make]) =>
     keyword in of ? (make(of[keyword], of, (part) => (at.isWhole === true ? checkerOf(part, at) : lateChecker(part, at)), at) ?? []) : [],
   )

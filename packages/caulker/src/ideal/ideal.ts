@@ -1,6 +1,10 @@
 import { CaulkerError, hint } from '../words/index.js'
 import {
+  accepts,
   clauseOf,
+  printed,
+  typeText,
+  type After,
   equal,
   givenClauses,
   isValue,
@@ -20,7 +24,12 @@ export interface Ideal {
   /** What each slot is: every property and value by name, then what owner and component last agreed on, then unfinished edits. */
   readonly names: readonly string[]
   mount(given: Given): IdealState
-  step(state: IdealState, input: IdealInput): IdealOutcome
+  /** One input; `allows` is asked before a person changes a value that has a veto event. */
+  step(state: IdealState, input: IdealInput, allows?: (event: string, proposed: unknown) => boolean): IdealOutcome
+  /** What it sends with a form; nothing where it takes no part in one. */
+  formValue(state: IdealState): unknown
+  /** Whether a person still has to fill it. */
+  isMissing(state: IdealState): boolean
 }
 
 export type IdealState = readonly unknown[]
@@ -30,18 +39,24 @@ export type IdealInput =
   /** The person proposes a value, finished or (with reports on commit) still being edited. */
   | { readonly kind: 'edit'; readonly name: string; readonly value: unknown }
   | { readonly kind: 'commit' }
-  | { readonly kind: 'command'; readonly name: string }
+  | { readonly kind: 'command'; readonly name: string; readonly args?: readonly unknown[] }
+  /** Time passes, in milliseconds: reports that are held back are sent. */
+  | { readonly kind: 'time'; readonly passed: number }
 
 export interface IdealOutcome {
   readonly state: IdealState
   readonly heard: readonly Heard[]
   readonly refused: readonly { readonly name: string; readonly reason: string }[]
+  /** Who is told once a value stands. */
+  readonly after: readonly { readonly hook: After<unknown>; readonly now: unknown; readonly before: unknown }[]
 }
 
 interface Work {
   slots: unknown[]
   heard: Heard[]
   refused: { name: string; reason: string }[]
+  readonly before: IdealState
+  readonly allows: (event: string, proposed: unknown) => boolean
 }
 
 /** Marks a value that the person is not in the middle of editing. */
@@ -67,6 +82,7 @@ export function ideal(contract: AnyContract): Ideal {
   const knownOf = new Map(values.map((clause, at) => [clause.name, clauses.length + at]))
   const openOf = new Map(values.map((clause, at) => [clause.name, clauses.length + values.length + at]))
   const initialOf = new Map(values.map((clause, at) => [clause.name, clauses.length + 2 * values.length + at]))
+  const waitedOf = new Map(values.map((clause, at) => [clause.name, clauses.length + 3 * values.length + at]))
 
   const standing = (slots: readonly unknown[], name: string) => slots[slotOf.get(name) ?? -1]
   const limits = (slots: readonly unknown[], clause: ValueClause): Limits =>
@@ -81,9 +97,12 @@ export function ideal(contract: AnyContract): Ideal {
         ...values.map(() => undefined),
         ...values.map(() => FINISHED),
         ...values.map(() => undefined),
+        ...values.map(() => undefined),
       ],
       heard: [],
       refused: [],
+      before: [],
+      allows: () => true,
     }
     take(work, given, true)
     for (const clause of values) {
@@ -118,6 +137,12 @@ export function ideal(contract: AnyContract): Ideal {
     else work.refused.push({ name, reason: result.reason })
   }
 
+  /** What a person did is said beside the field where it was turned down, and taken away where it stands. */
+  function sayProblem(work: Work, result: Settled): void {
+    const slot = slotOf.get(contract.problem ?? '')
+    if (slot !== undefined) work.slots[slot] = result.stands ? '' : result.reason
+  }
+
   function agree(work: Work, clause: ValueClause): void {
     work.slots[knownOf.get(clause.name) as number] = standing(work.slots, clause.name)
   }
@@ -127,22 +152,42 @@ export function ideal(contract: AnyContract): Ideal {
     const value = standing(work.slots, clause.name)
     if (equal(value, work.slots[knownOf.get(clause.name) as number])) return
     agree(work, clause)
+    work.slots[waitedOf.get(clause.name) as number] = undefined
     work.heard.push({ event: clause.event, payload: value })
+  }
+
+  /** A report that is held back waits for its time, or for the field to be left. */
+  function reportSoon(work: Work, clause: ValueClause): void {
+    if (clause.within === undefined || clause.within === 0) return report(work, clause)
+    if (!equal(standing(work.slots, clause.name), work.slots[knownOf.get(clause.name) as number]))
+      work.slots[waitedOf.get(clause.name) as number] ??= 0
+  }
+
+  function pass(work: Work, passed: number): void {
+    for (const clause of values) {
+      const at = waitedOf.get(clause.name) as number
+      if (work.slots[at] === undefined) continue
+      work.slots[at] = (work.slots[at] as number) + passed
+      if ((work.slots[at] as number) >= (clause.within ?? 0)) report(work, clause)
+    }
   }
 
   function edit(work: Work, name: string, value: unknown): void {
     const clause = valueNamed(name)
     if (isLocked(work.slots)) return
-    if (clause.reports === 'edit') proposeAs(work, clause, value)
+    if (clause.reports === 'edit') proposeAs(work, clause, value, reportSoon)
     else work.slots[openOf.get(name) as number] = value
   }
 
   /** What the person proposes stands and is reported; a value that applies when told is only reported. */
-  function proposeAs(work: Work, clause: ValueClause, value: unknown): void {
+  function proposeAs(work: Work, clause: ValueClause, value: unknown, say: typeof report): void {
     const result = settled(work, clause, value, 'person')
+    sayProblem(work, result)
+    const isChange = result.stands && !equal(result.value, standing(work.slots, clause.name))
+    if (isChange && clause.vetoEvent !== undefined && !work.allows(clause.vetoEvent, result.value)) return
     if (clause.applies === 'at-once' || !result.stands) {
       stand(work, clause.name, result)
-      report(work, clause)
+      say(work, clause)
     } else if (!equal(result.value, standing(work.slots, clause.name)))
       work.heard.push({ event: clause.event, payload: result.value })
   }
@@ -151,18 +196,26 @@ export function ideal(contract: AnyContract): Ideal {
     for (const clause of values) {
       const open = openOf.get(clause.name) as number
       const edited = work.slots[open]
-      if (edited === FINISHED) continue
+      if (edited === FINISHED) {
+        if (work.slots[waitedOf.get(clause.name) as number] !== undefined) report(work, clause)
+        continue
+      }
       work.slots[open] = FINISHED
-      proposeAs(work, clause, blanked(clause, edited, standing(work.slots, clause.name)))
+      proposeAs(work, clause, blanked(clause, edited, standing(work.slots, clause.name)), report)
     }
   }
 
-  function command(work: Work, name: string): void {
+  function command(work: Work, name: string, args: readonly unknown[]): void {
     const clause = contract.commands[name]
     if (clause === undefined)
       throw new CaulkerError(
         'unknown-command',
         `'${contract.tag}' has no command '${name}'${hint(name, Object.keys(contract.commands))}`,
+      )
+    if (clause.takes !== undefined && !accepts(clause.takes, args[0]))
+      throw new CaulkerError(
+        'bad-argument',
+        `'${contract.tag}.${name}' takes ${typeText(clause.takes)}, and is given ${printed(args[0])}`,
       )
     if (clause.effect !== 'reset') return
     for (const value of values) {
@@ -197,17 +250,31 @@ export function ideal(contract: AnyContract): Ideal {
       ...values.map((clause) => `${clause.name} (known)`),
       ...values.map((clause) => `${clause.name} (unfinished)`),
       ...values.map((clause) => `${clause.name} (initial)`),
+      ...values.map((clause) => `${clause.name} (waited)`),
     ],
     mount,
-    step(state, input) {
-      const work: Work = { slots: [...state], heard: [], refused: [] }
+    step(state, input, allows = () => true) {
+      const work: Work = { slots: [...state], heard: [], refused: [], before: state, allows }
       if (input.kind === 'tell') {
         take(work, input.changes, false)
         values.forEach((clause) => report(work, clause))
       } else if (input.kind === 'edit') edit(work, input.name, input.value)
       else if (input.kind === 'commit') commit(work)
-      else command(work, input.name)
-      return { state: work.slots, heard: work.heard, refused: work.refused }
+      else if (input.kind === 'time') pass(work, input.passed)
+      else command(work, input.name, input.args ?? [])
+      const after = clauses.flatMap(({ name, after: hooks }) => {
+        const [before, now] = [standing(state, name), standing(work.slots, name)]
+        return equal(before, now) ? [] : hooks.map((hook) => ({ hook, now, before }))
+      })
+      return { state: work.slots, heard: work.heard, refused: work.refused, after }
+    },
+    formValue: (state) => (contract.form === undefined ? undefined : standing(state, contract.form.value)),
+    isMissing(state) {
+      const { form, locks } = contract
+      if (form?.requiredBy === undefined || standing(state, form.requiredBy) !== true) return false
+      if (locks.disabled !== undefined && standing(state, locks.disabled) === true) return false
+      const value = standing(state, form.value)
+      return value === undefined || value === null || value === '' || equal(value, contract.values[form.value]?.empty)
     },
   }
 }

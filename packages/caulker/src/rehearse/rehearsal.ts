@@ -47,6 +47,8 @@ export interface Rehearsal extends Pick<
   giveUp(operation: string, which?: number): void
   /** A call by its number answers although nobody waits for it any more. */
   answerLate(call: number, given: unknown): void
+  /** Time passes, in milliseconds: components that hold reports back send them. */
+  pass(milliseconds: number): void
   /** What a component shows for one of its names. */
   shown(fitting: string, name: string, row?: string): unknown
   readonly told: readonly Told[]
@@ -177,6 +179,7 @@ export function rehearsal(
       driver.answer(waiting(operation, which), { failed: reason, problems }),
     giveUp: (operation, which = 0) =>
       driver.answer(waiting(operation, which), { failed: 'There was no answer in time', isOverdue: true }),
+    pass: (milliseconds) => ideals.forEach((one) => one.pass(milliseconds)),
     shown: (fitting, name, row) => ideal(fitting, row).read(name),
     told,
     calls,

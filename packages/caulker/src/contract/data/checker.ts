@@ -21,7 +21,9 @@ export function checkerOf(schema: unknown, root?: Root): TypeCheck {
   const of = schema as Schema
   const at: Root = root ?? { schema: of, made: new Map() }
   const checks = KEYWORDS.flatMap(([keyword, make]) =>
-    keyword in of ? (make(of[keyword], of, (part) => (at.isWhole === true ? checkerOf(part, at) : lateChecker(part, at)), at) ?? []) : [],
+    keyword in of
+      ? (make(of[keyword], of, (part) => (at.isWhole === true ? checkerOf(part, at) : lateChecker(part, at)), at) ?? [])
+      : [],
   )
   if (checks.length === 1) return checks[0] as TypeCheck
   return (value) => {

@@ -171,3 +171,27 @@ describe('the journey of the boatyard', () => {
       }
     })
 })
+
+describe('the leaks to watch', () => {
+  it('can be seen: what snaps back, what is not told, what is said twice', async () => {
+    const server = await createServer({ root: 'examples/bilge', logLevel: 'silent', server: { port: 0 } })
+    await server.listen()
+    const browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS })
+    try {
+      const page = await browser.newPage()
+      await page.goto(`${server.resolvedUrls!.local[0]!}watch.html`)
+      await page.waitForSelector('#shed-sides tbody tr')
+      await page.locator('bale-stepper input').fill('12')
+      await page.keyboard.press('Tab')
+      expect(await page.locator('bale-stepper input').inputValue()).to.equal('10')
+      await page.getByLabel('Note').fill('a soft plank')
+      await page.click('#order button:text("Start again")')
+      expect(await page.getByLabel('Note').inputValue()).to.equal('a soft plank')
+      await page.locator('twice-text input').fill('He')
+      expect(await page.textContent('#heard')).to.equal('text-set He, text-set He')
+    } finally {
+      await browser.close()
+      await server.close()
+    }
+  })
+})

@@ -188,7 +188,7 @@ describe('the leaks to watch', () => {
       await page.click('#order button:text("Start again")')
       expect(await page.getByLabel('Note').inputValue()).to.equal('a soft plank')
       await page.locator('twice-text input').fill('He')
-      expect(await page.textContent('#heard')).to.equal('text-set He, text-set He')
+      await page.waitForFunction(() => document.querySelector('#heard')?.textContent === 'text-set He, text-set He')
     } finally {
       await browser.close()
       await server.close()

@@ -188,6 +188,7 @@ describe('the leaks to watch', () => {
       await page.click('#order button:text("Start again")')
       expect(await page.getByLabel('Note').inputValue()).to.equal('a soft plank')
       await page.locator('twice-text input').fill('He')
+      await page.keyboard.press('Tab')
       await page.waitForFunction(() => document.querySelector('#heard')?.textContent === 'text-set He, text-set He')
     } finally {
       await browser.close()

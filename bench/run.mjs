@@ -1,7 +1,7 @@
 import { Bench } from 'tinybench'
 import { JSDOM } from 'jsdom'
-import { reckon, screen, twoWay, Type } from 'caulker'
-import { compile, firstState, scratchFor, step } from 'caulker/inside/machine'
+import { contract, reckon, screen, twoWay, Type } from 'caulker'
+import { compile, drive, firstState, scratchFor, step } from 'caulker/inside/machine'
 import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 
 // npm run bench: ratios measured in this one run. They say how a thing compares on this machine now, not how fast it is.
@@ -11,6 +11,7 @@ Object.assign(globalThis, {
   document: window.document,
   HTMLElement: window.HTMLElement,
   customElements: window.customElements,
+  FocusEvent: window.FocusEvent,
   CustomEvent: window.CustomEvent,
 })
 const { mountScreen } = await import('caulker/dom')
@@ -97,5 +98,57 @@ await ratio(
   () => {
     byHand[0] = ++value
     for (let at = 0; at < 100; at++) byHand[at + 1] = functions[at](byHand[at])
+  },
+)
+
+// What a step does not touch costs nothing: a report on a screen of 1,000 fittings against one on a screen of 10.
+const counter = contract('yard-count', {
+  properties: { label: { type: Type.String(), default: '' } },
+  values: { n: { type: Type.Integer(), default: 0 } },
+})
+const screenOf = (size) => {
+  const names = Array.from({ length: size }, (_, at) => `count${at}`)
+  const each = (make) => Object.fromEntries(names.map((name) => [name, make(name)]))
+  return screen(`counts-${size}`, {
+    cells: each(() => ({ type: Type.Integer(), initial: 0 })),
+    fittings: each(() => counter),
+    bind: ({ cells }) => each((name) => ({ label: name, n: twoWay(cells[name]) })),
+  })
+}
+const driverOf = (size) => drive(compile(screenOf(size)), { tell() {}, command() {}, read() {} })
+const [few, many] = [driverOf(10), driverOf(1000)]
+await ratio(
+  'a report on a screen of 1,000 fittings, against one of 10',
+  1.5,
+  () => many.hear('count3', 'n-set', ++value, { n: value }),
+  () => few.hear('count3', 'n-set', ++value, { n: value }),
+)
+
+// A screen of 100 fittings is mounted, against making the same elements and listening to them.
+const counts = screenOf(100)
+const tags = Object.keys(counts.fittings).map((name) => `<yard-count data-fitting="${name}"></yard-count>`)
+customElements.define(
+  'yard-count',
+  class extends HTMLElement {
+    n = 0
+    label = ''
+  },
+)
+const ground = document.body.appendChild(document.createElement('div'))
+await ratio(
+  'mounting a screen of 100 fittings, and removing it',
+  1.5,
+  () => {
+    ground.innerHTML = tags.join('')
+    mountScreen(counts, ground).remove()
+  },
+  () => {
+    ground.innerHTML = tags.join('')
+    const held = {}
+    for (const element of ground.children) {
+      element.label = element.dataset.fitting
+      element.n = held[element.label] = 0
+      element.addEventListener('n-set', ({ detail }) => (held[element.label] = detail.value))
+    }
   },
 )

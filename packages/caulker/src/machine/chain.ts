@@ -1,4 +1,4 @@
-import type { Effect, Fault, Input, State } from './step/index.js'
+import type { Effect, Fault, Input } from './step/index.js'
 
 /** The queue of inputs: what a transaction sets off belongs to its chain, and a chain that does not end is a circle. */
 export interface Chain {
@@ -16,10 +16,12 @@ interface Carrier {
   readonly isMounting: boolean
   transact(input: Input): readonly Effect[]
   carryOut(effect: Effect): void
-  state(): State
-  movedSince(before: State): readonly number[]
+  /** A chain begins: what stands now is what a circle is brought back to. */
+  mark(): void
+  /** The cells that the last transaction has changed. */
+  movedLast(): readonly number[]
   cellNames(cells: readonly number[]): readonly string[]
-  bringBack(settled: State): void
+  bringBack(): void
   fault(fault: Fault): void
   settled(): void
 }
@@ -45,29 +47,28 @@ export function chainOf(carrier: Carrier): Chain {
   }
 
   function runChain(): void {
-    const settled = carrier.state()
+    carrier.mark()
     const moved = new Set<number>()
     for (let count = 0; queue.length > 0 && isRunning(); count++) {
       const next = queue.shift() as (typeof queue)[number]
       // A new cause from outside begins a new chain.
       if (count > 0 && !next.inChain) return void queue.unshift(next)
-      if (count >= MOST_IN_A_CHAIN) return stopCircle(settled, moved)
-      const before = carrier.state()
+      if (count >= MOST_IN_A_CHAIN) return stopCircle(moved)
       stepping = true
       const effects = carrier.transact(next.input)
       stepping = false
       for (const effect of effects) if (isRunning()) carrier.carryOut(effect)
       // Only a chain that grows may be a circle; which cells moved is asked for near its end.
-      if (count > MOST_IN_A_CHAIN / 2) for (const cell of carrier.movedSince(before)) moved.add(cell)
+      if (count > MOST_IN_A_CHAIN / 2) for (const cell of carrier.movedLast()) moved.add(cell)
     }
   }
 
   /** Back to what stood before the chain, components too; what came from outside meanwhile still runs. */
-  function stopCircle(settled: State, moved: ReadonlySet<number>): void {
+  function stopCircle(moved: ReadonlySet<number>): void {
     const given = queue.filter((waiting) => waiting.inChain).length + 1
     queue = queue.filter((waiting) => !waiting.inChain)
     phase = 'restoring'
-    carrier.bringBack(settled)
+    carrier.bringBack()
     phase = 'busy'
     const cells = carrier.cellNames([...moved].sort((one, other) => one - other)).join(', ')
     const error = new Error(

@@ -5,10 +5,10 @@ import type { ChangeRecord, Host } from './host.js'
 import { lookIn, type Look } from './look.js'
 import type { FittingPlan, Machine } from './plan/index.js'
 import {
+  advance,
   firstState,
   givenTo,
   scratchFor,
-  step,
   type Answer,
   type Effect,
   type Fault,
@@ -43,6 +43,7 @@ export interface Driver extends Look {
   /** Whether the owner vetoes what an event asks for: a change that the cell of its value would refuse. */
   vetoes(fitting: string, event: string, proposed: unknown): boolean
   given(fitting: string, row?: string): Record<string, unknown>
+  /** The slots as they are now: a copy is taken by who wants to keep them. */
   state(): State
   /** Is told of each change once all that follows from it has settled, until the function that it gives is called. */
   watch(listener: (changes: readonly ChangeRecord[]) => void): () => void
@@ -67,26 +68,35 @@ export interface DriveOptions {
 export function drive(machine: Machine, host: Host, options: DriveOptions = {}): Driver {
   const scratch = scratchFor(machine)
   const first = firstState(machine, options.initial ?? {}, scratch, options.stored)
-  let state = first.state
+  const state = first.state as unknown[]
+  /** What was written since the chain began, oldest first. */
+  const trace: { slots: number[]; old: unknown[] } = { slots: [], old: [] }
   /** What was turned down since somebody asked. */
   let refusals: Refusal[] = []
   const watchers = new Set<(changes: readonly ChangeRecord[]) => void>()
-  let seen = state
+  /** What the slots held that changed since the watchers were told. */
+  const seen = new Map<number, unknown>()
   const by = new Map<number, ChangeRecord['by']>()
 
   const chain: Chain = chainOf({
     isMounting: options.isMounting ?? false,
     transact(input) {
-      const before = state
-      const outcome = step(machine, state, input, scratch)
-      state = outcome.state
-      if (watchers.size > 0)
-        machine.cells.forEach((_, cell) => before[cell] !== state[cell] && by.set(cell, whoseInput(input)))
-      return outcome.effects
+      const effects = advance(machine, state, input, scratch)
+      for (const slot of scratch.keptSlots) {
+        trace.slots.push(slot)
+        trace.old.push(scratch.old[slot])
+        if (watchers.size === 0) continue
+        if (!seen.has(slot)) seen.set(slot, scratch.old[slot])
+        if (slot < machine.cells.length) by.set(slot, whoseInput(input))
+      }
+      return effects
     },
     carryOut,
-    state: () => state,
-    movedSince: (before) => [...machine.cells.keys()].filter((cell) => before[cell] !== state[cell]),
+    mark() {
+      trace.slots.length = 0
+      trace.old.length = 0
+    },
+    movedLast: () => scratch.keptSlots.filter((slot) => slot < machine.cells.length && scratch.old[slot] !== state[slot]),
     cellNames: (cells) => cells.map((cell) => machine.cells[cell]?.name ?? ''),
     bringBack,
     fault: (fault) => host.fault?.(fault),
@@ -174,39 +184,32 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     else host.commit(fittings.map(nameOf), done)
   }
 
-  /** What components hold of what a circle had made of them. */
-  function bringBack(settled: State): void {
-    const now = state
-    state = settled
+  /** What stood before the chain, and what components hold of what a circle had made of them. */
+  function bringBack(): void {
+    const made = new Set(trace.slots)
+    for (let at = trace.slots.length - 1; at >= 0; at--) state[trace.slots[at] as number] = trace.old[at]
     for (const { name, bound, rows } of machine.fittings) {
-      if (rows !== undefined) continue
-      const moved = bound.filter(({ known }) => now[known] !== settled[known])
-      const changes = Object.fromEntries(moved.map((one) => [one.name, settled[one.known]]))
+      const moved = rows === undefined ? bound.filter(({ known }) => made.has(known)) : []
+      const changes = Object.fromEntries(moved.map((one) => [one.name, state[one.known]]))
       if (moved.length > 0) chain.within(`tell of ${name}`, () => host.tell(name, changes))
     }
   }
 
   function tellWatchers(): void {
-    if (watchers.size === 0) return
-    const before = seen
-    seen = state
-    const changes = machine.cells.flatMap(({ name }, cell): ChangeRecord[] =>
-      equal(before[cell], state[cell])
-        ? []
-        : [{ name, from: before[cell], to: state[cell], by: by.get(cell) ?? 'screen' }],
-    )
-    const reckoned = machine.reckoned.flatMap(({ name, slot }): ChangeRecord[] =>
-      equal(before[slot], state[slot]) ? [] : [{ name, from: before[slot], to: state[slot], by: 'screen' }],
-    )
-    const shown = machine.bound.flatMap(({ known, source }): ChangeRecord[] =>
-      equal(before[known], state[known])
-        ? []
-        : [{ name: machine.names[known] ?? '', from: before[known], to: state[known], by: by.get(source) ?? 'screen' }],
-    )
+    if (watchers.size === 0 || seen.size === 0) return
+    const changed = (slot: number) => seen.has(slot) && !equal(seen.get(slot), state[slot])
+    const record = (slot: number, name: string, who: ChangeRecord['by']): ChangeRecord[] =>
+      changed(slot) ? [{ name, from: seen.get(slot), to: state[slot], by: who }] : []
+    const all = [
+      ...machine.cells.flatMap(({ name }, cell) => record(cell, name, by.get(cell) ?? 'screen')),
+      ...machine.reckoned.flatMap(({ name, slot }) => record(slot, name, 'screen')),
+      ...machine.bound.flatMap(({ known, source }) =>
+        record(known, machine.names[known] ?? '', by.get(source) ?? 'screen'),
+      ),
+    ]
     by.clear()
-    const all = [...changes, ...reckoned, ...shown]
-    if (all.length > 0)
-      for (const watcher of watchers) chain.outside(() => watcher(all), 'whoever follows what changes')
+    seen.clear()
+    if (all.length > 0) for (const watcher of watchers) chain.outside(() => watcher(all), 'whoever follows what changes')
   }
 
   function asked(input: Input): string | undefined {
@@ -265,7 +268,6 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     given: (fitting, row) => givenTo(machine, state, fittingNamed(fitting), row),
     state: () => state,
     watch(listener) {
-      if (watchers.size === 0) seen = state
       watchers.add(listener)
       return () => void watchers.delete(listener)
     },

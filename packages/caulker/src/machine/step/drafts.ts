@@ -3,7 +3,7 @@ import type { BoundName, DraftPlan, OpenDraft } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import { revisionOf, send } from './calls.js'
 import { propose, touchCell } from './propose.js'
-import { draftOf, put, retellAll, setProblem, type Setting, type Work } from './work.js'
+import { draftOf, put, retellAll, setProblem, was, type Setting, type Work } from './work.js'
 
 /** An edit opens a draft, or changes its copy; the copy is held to what its cell is held to. */
 export function editDraft(work: Work, bound: BoundName, value: unknown): void {
@@ -76,7 +76,7 @@ export function draftFailed(work: Work, at: number, copy: unknown, reason: strin
 export function overtakeDrafts(work: Work): void {
   work.machine.drafts.forEach((plan, at) => {
     const draft = draftOf(work, at)
-    const isOutside = draft !== undefined && work.before[plan.slot] !== undefined
+    const isOutside = draft !== undefined && was(work, plan.slot) !== undefined
     if (isOutside && !draft.isOvertaken && !equal(work.slots[plan.cell], draft.base))
       put(work, plan.slot, { ...draft, isOvertaken: true })
   })

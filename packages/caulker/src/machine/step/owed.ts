@@ -3,7 +3,7 @@ import { problemAt, type BoundName, type FittingPlan, type Problem } from '../pl
 import { atBounds } from './bounds.js'
 import type { Effect } from './input.js'
 import { isUncorrected } from './unfinished.js'
-import { entries, frontOf, keyOf, memberOf, put, type Work } from './work.js'
+import { assign, entries, frontOf, keyOf, memberOf, put, was, type Work } from './work.js'
 
 type Tell = Extract<Effect, { effect: 'tell' }>
 
@@ -27,7 +27,7 @@ export function tells(work: Work, all?: readonly BoundName[]): Effect[] {
     }
     const value = dueValue(work, bound, slots[bound.source])
     if (equal(value, slots[bound.known])) continue
-    slots[bound.known] = value
+    assign(work, bound.known, value)
     tell(made, bound.fitting, undefined, bound.name, value)
   }
   if (work.retold !== undefined) retell(work, work.retold, made)
@@ -41,7 +41,7 @@ function know(work: Work, screen: number): void {
   for (const at of work.machine.screens[screen]?.fittings ?? []) {
     const fitting = work.machine.fittings[at] as FittingPlan
     for (const bound of fitting.bound)
-      if (fitting.rows === undefined) work.slots[bound.known] = dueValue(work, bound, work.slots[bound.source])
+      if (fitting.rows === undefined) assign(work, bound.known, dueValue(work, bound, work.slots[bound.source]))
       else tellRows(work, fitting, bound, [])
   }
 }
@@ -50,7 +50,7 @@ function know(work: Work, screen: number): void {
 function tellRows(work: Work, { rows }: FittingPlan, bound: BoundName, made: Tell[]): void {
   if (rows === undefined) return
   const before = work.slots[bound.known] as Readonly<Record<string, unknown>>
-  const placed = work.before[rows.placed] as readonly string[]
+  const placed = was(work, rows.placed) as readonly string[]
   const after: Record<string, unknown> = {}
   for (const entry of entries(work.slots[rows.cell])) {
     const key = keyOf(entry, rows.key)
@@ -64,7 +64,7 @@ function tellRows(work: Work, { rows }: FittingPlan, bound: BoundName, made: Tel
     )
     if (placed.includes(key) && !equal(after[key], before[key])) tell(made, bound.fitting, key, bound.name, after[key])
   }
-  work.slots[bound.known] = after
+  assign(work, bound.known, after)
 }
 
 /** A name that is only followed is told what fits its bounds; what its contract would refuse is not told. */
@@ -103,14 +103,14 @@ function tell(made: Tell[], fitting: number, row: string | undefined, name: stri
 
 /** Which rows there are, where that changed; and which fittings are shown. */
 export function placings(work: Work, effects: Effect[]): void {
-  const { machine, slots, before, scratch } = work
+  const { machine, slots, scratch } = work
   const front = frontOf(work)
   for (const fitting of machine.placed) {
     const { rows, shown, screen } = machine.fittings[fitting] as FittingPlan
     if (screen !== front) continue
-    if (shown !== undefined && before[shown.slot] !== slots[shown.slot])
+    if (shown !== undefined && was(work, shown.slot) !== slots[shown.slot])
       effects.push({ effect: 'show', fitting, isShown: slots[shown.slot] === true })
-    if (rows === undefined || (scratch.changed[rows.cell] !== 1 && before[machine.slots.front] === front)) continue
+    if (rows === undefined || (scratch.changed[rows.cell] !== 1 && was(work, machine.slots.front) === front)) continue
     const keys = entries(slots[rows.cell]).map((entry) => keyOf(entry, rows.key))
     if (equal(keys, slots[rows.placed])) continue
     put(work, rows.placed, keys)
@@ -120,18 +120,18 @@ export function placings(work: Work, effects: Effect[]): void {
 
 /** What is said beside a field, where that changed. */
 export function problems(work: Work, effects: Effect[]): void {
-  const { machine, slots, before } = work
+  const { machine, slots } = work
   const screen = machine.screens[frontOf(work)]
   const slot = screen?.slots.problems ?? -1
-  if (screen === undefined || slots[slot] === before[slot]) return
-  const [was, is] = [before[slot], slots[slot]] as [Problems, Problems]
+  if (screen === undefined || slots[slot] === was(work, slot)) return
+  const [old, is] = [was(work, slot), slots[slot]] as [Problems, Problems]
   for (const index of screen.fittings) {
     const fitting = machine.fittings[index] as FittingPlan
     const cells = fitting.bound.map(({ cell, draft }) => machine.drafts[draft]?.cell ?? cell)
     const rows = fitting.rows === undefined ? [undefined] : (slots[fitting.rows.placed] as readonly string[])
     for (const row of rows) {
       const text = problemAt(is, cells, row)
-      if (text !== problemAt(was, cells, row)) effects.push({ effect: 'problem', fitting: index, row, text })
+      if (text !== problemAt(old, cells, row)) effects.push({ effect: 'problem', fitting: index, row, text })
     }
   }
 }
@@ -139,7 +139,8 @@ export function problems(work: Work, effects: Effect[]): void {
 type Problems = Readonly<Record<string, Problem>>
 
 /** What was made right is said to whoever proposed it; a bound that moved has its value brought in, too. */
-export function amendments({ machine, scratch, proposed, before, slots }: Work, effects: Effect[]): void {
+export function amendments(work: Work, effects: Effect[]): void {
+  const { machine, scratch, proposed, slots } = work
   const say = (cell: number, value: unknown) =>
     effects.push({
       effect: 'amendment',
@@ -147,21 +148,24 @@ export function amendments({ machine, scratch, proposed, before, slots }: Work, 
     })
   for (const [cell, { value }] of proposed) if (!equal(value, slots[cell])) say(cell, value)
   for (const cell of scratch.held)
-    if (!proposed.has(cell) && scratch.changed[cell] === 1 && !equal(before[cell], slots[cell])) say(cell, before[cell])
+    if (!proposed.has(cell) && scratch.changed[cell] === 1 && !equal(was(work, cell), slots[cell]))
+      say(cell, was(work, cell))
 }
 
 /** Who is told once a value stands; what is computed has nobody. */
-export function afters({ machine, scratch, before, slots }: Work, effects: Effect[]): void {
+export function afters(work: Work, effects: Effect[]): void {
+  const { machine, scratch, slots } = work
   for (const slot of scratch.slots) {
     const clause = slot < machine.cells.length ? machine.cells[slot] : undefined
-    if (clause === undefined || clause.after.length === 0 || equal(before[slot], slots[slot])) continue
+    if (clause === undefined || clause.after.length === 0 || equal(was(work, slot), slots[slot])) continue
     for (const hook of clause.after)
-      effects.push({ effect: 'after', cell: clause.name, hook, now: slots[slot], before: before[slot] })
+      effects.push({ effect: 'after', cell: clause.name, hook, now: slots[slot], before: was(work, slot) })
   }
 }
 
 /** In an interior: the values of the face whose owner does not know them yet, in one report an event. */
-export function reports({ machine, slots, scratch, silent }: Work, effects: Effect[]): void {
+export function reports(work: Work, effects: Effect[]): void {
+  const { machine, slots, scratch, silent } = work
   if (machine.kind !== 'interior') return
   const made = new Map<string, Record<string, unknown>>()
   for (const slot of scratch.slots) {
@@ -169,7 +173,7 @@ export function reports({ machine, slots, scratch, silent }: Work, effects: Effe
     if (cell === undefined || cell.agreed < 0 || equal(slots[slot], slots[cell.agreed])) continue
     // What was told is remembered as it was told, so that it can be tried again when a bound moves.
     if (silent === 'told') continue
-    slots[cell.agreed] = slots[slot]
+    assign(work, cell.agreed, slots[slot])
     if (silent === 'command') continue
     const event = machine.events.get(cell.name) as string
     made.set(event, { ...made.get(event), [cell.name]: slots[slot] })

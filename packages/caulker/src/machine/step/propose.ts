@@ -2,7 +2,7 @@ import { settle, typeText } from '../../contract/index.js'
 import type { BoundName } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import { computeWaiting } from './reckon.js'
-import { entries, keyOf, put, screenOf, setProblem, write, type Proposal, type Work } from './work.js'
+import { entries, keyOf, put, screenOf, setProblem, was, write, type Proposal, type Work } from './work.js'
 
 /** Type and `amend`, at once; bounds, step and `refuse` are judged when the whole transaction stands. */
 export function propose(work: Work, cell: number, value: unknown, from: Partial<Omit<Proposal, 'value'>> = {}): void {
@@ -13,7 +13,7 @@ export function propose(work: Work, cell: number, value: unknown, from: Partial<
   // What started with something may not be without it; what started with nothing may be so again.
   if (value === undefined && clause.initial !== undefined)
     return refused(work, cell, proposal, `nothing is given, and it is of type ${typeText(clause.type)}`)
-  const settled = settle({ type: clause.type, amend: clause.amend, refuse: [] }, value, work.before[cell])
+  const settled = settle({ type: clause.type, amend: clause.amend, refuse: [] }, value, was(work, cell))
   if (!settled.stands) return refused(work, cell, proposal, settled.reason)
   work.proposed.set(cell, proposal)
   write(work, cell, settled.value)
@@ -21,11 +21,11 @@ export function propose(work: Work, cell: number, value: unknown, from: Partial<
 }
 
 /** What an emptied control makes of a value of the face that cannot be empty. */
-function blanked({ machine, before }: Work, cell: number, value: unknown): unknown {
-  const { blank, initial } = machine.cells[cell] ?? {}
+function blanked(work: Work, cell: number, value: unknown): unknown {
+  const { blank, initial } = work.machine.cells[cell] ?? {}
   const isBlank = blank !== undefined && (value === null || value === '')
   if (!isBlank || blank.becomes === 'refuse') return value
-  return { empty: blank.empty, default: initial, previous: before[cell] }[blank.becomes]
+  return { empty: blank.empty, default: initial, previous: was(work, cell) }[blank.becomes]
 }
 
 /** A person changes one member of one entry: the list is proposed with it. */
@@ -55,7 +55,7 @@ export function turnDown(work: Work, cell: number, reason: string): void {
   if (proposal === undefined) return
   work.proposed.delete(cell)
   refused(work, cell, proposal, reason)
-  write(work, cell, work.before[cell])
+  write(work, cell, was(work, cell))
 }
 
 /** What is shown is what is held: a cell that is shared with a value keeps to its bounds and step, whoever proposes, and when a bound moves. */
@@ -66,7 +66,7 @@ export function holdBounds(work: Work): void {
     for (const bound of machine.bounders[cell] as readonly BoundName[]) {
       if (bound.member !== undefined) holdEntries(work, cell, bound)
       else {
-        const movedFrom = work.proposed.get(cell)?.by === 'person' ? work.before[cell] : undefined
+        const movedFrom = work.proposed.get(cell)?.by === 'person' ? was(work, cell) : undefined
         const settled = atBounds(work, bound, slots[cell], { movedFrom })
         if (settled.stands) write(work, cell, settled.value)
         else turnDown(work, cell, settled.reason)
@@ -96,7 +96,7 @@ export function refuse(work: Work): void {
   for (const cell of [...work.proposed.keys()]) {
     const clause = work.machine.cells[cell]
     for (const hook of clause?.refuse ?? []) {
-      const reason = hook(work.slots[cell], work.before[cell])
+      const reason = hook(work.slots[cell], was(work, cell))
       if (reason === undefined) continue
       turnDown(work, cell, reason)
       break

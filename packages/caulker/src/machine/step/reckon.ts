@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import type { ReckonedSlot } from '../plan/index.js'
 import { touch } from './scratch.js'
-import { Located, type Work } from './work.js'
+import { assign, Located, type Work } from './work.js'
 
 /** Computes what waits, once each, in rank order. */
 export function computeWaiting(work: Work): void {
@@ -18,7 +18,7 @@ export function computeWaiting(work: Work): void {
       const value = one.inputs.length === 1 ? one.compute(slots[one.inputs[0] as number]) : computed(one, slots)
       const before = slots[one.slot]
       if (value === before || (typeof value !== 'number' && equal(before, value))) continue
-      slots[one.slot] = value
+      assign(work, one.slot, value)
       const next = machine.computes[one.slot]
       if (machine.owes[one.slot] !== undefined || machine.holds[one.slot] !== undefined)
         touch(machine, scratch, one.slot)

@@ -14,6 +14,10 @@ export interface Scratch {
   /** How many ranks wait, and the lowest of them. */
   waiting: number
   lowest: number
+  /** By slot: whether this step has written it, and what it held before; kept until the next step begins. */
+  readonly kept: Uint8Array
+  readonly keptSlots: number[]
+  readonly old: unknown[]
 }
 
 export function scratchFor({ names, reckoned, bound, cells }: Machine): Scratch {
@@ -27,6 +31,9 @@ export function scratchFor({ names, reckoned, bound, cells }: Machine): Scratch 
     held: [],
     waiting: 0,
     lowest: 0,
+    kept: new Uint8Array(names.length),
+    keptSlots: [],
+    old: names.map(() => undefined),
   }
 }
 
@@ -74,4 +81,13 @@ export function clear(scratch: Scratch): void {
   scratch.owing.length = 0
   scratch.held.length = 0
   scratch.waiting = 0
+}
+
+/** What was kept of the step before is forgotten. */
+export function forgetKept({ kept, keptSlots, old }: Scratch): void {
+  for (const slot of keptSlots) {
+    kept[slot] = 0
+    old[slot] = undefined
+  }
+  keptSlots.length = 0
 }

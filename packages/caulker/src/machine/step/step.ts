@@ -15,7 +15,7 @@ import { runSteps } from './steps.js'
 import { beginSubmit, goOnSubmitting } from './submit.js'
 import { isUncorrected, noteUnfinished } from './unfinished.js'
 import { enterFirst, goOnLeaving } from './ways.js'
-import { begin, guarded, Located, wayOf, write, frontOf, type Work } from './work.js'
+import { assign, begin, guarded, Located, wayOf, write, frontOf, rollBack, type Work } from './work.js'
 
 /**
  * One transaction: pure, and as often at once as there are scratches. What is proposed passes type and `amend`; reckoned cells follow once
@@ -23,23 +23,29 @@ import { begin, guarded, Located, wayOf, write, frontOf, type Work } from './wor
  * rolls all of it back, and whoever reported is told the value that stands.
  */
 export function step(machine: Machine, state: State, input: Input, scratch: Scratch): Outcome {
-  let work = begin(machine, state, scratch)
+  const slots = state.slice()
+  return { state: slots, effects: advance(machine, slots, input, scratch) }
+}
+
+/** The same in place, for who has the only copy: its cost follows what is touched, however many slots there are. */
+export function advance(machine: Machine, slots: unknown[], input: Input, scratch: Scratch): readonly Effect[] {
+  let work = begin(machine, slots, scratch)
   try {
     take(work, input)
     settleAll(work)
   } catch (thrown) {
     const { heard, refusals } = work
+    rollBack(work)
     clear(scratch)
-    work = { ...begin(machine, state, scratch), heard }
+    work = { ...begin(machine, slots, scratch), heard }
     work.refusals.push(...refusals)
     work.faults.push(faultOf(thrown, input, machine))
     // The report is taken back; what the component itself holds by now is known all the same.
     for (const [slot, value] of heard) write(work, slot, value)
   }
-  const told = tells(work)
-  const outcome: Outcome = { state: work.slots, effects: joined(work, told) }
+  const effects = joined(work, tells(work))
   clear(scratch)
-  return outcome
+  return effects
 }
 
 /** Computes, holds bounds, turns down, and once more where that set something off. */
@@ -83,7 +89,7 @@ export function firstState(
   scratch: Scratch,
   stored?: Stored,
 ): Outcome {
-  const work = begin(machine, machine.initial, scratch)
+  const work = begin(machine, machine.initial.slice(), scratch)
   const effects: Effect[] = []
   machine.cells.forEach((clause, cell) => {
     const isStored = stored !== undefined && Object.hasOwn(stored.cells, clause.name)
@@ -181,7 +187,7 @@ function takeGiven(work: Work, changes: readonly (readonly [cell: number, value:
   const told = new Map(changes.map(([cell, value]) => [cell, value ?? cells[cell]?.initial]))
   cells.forEach(({ agreed }, cell) => {
     if (agreed < 0) return
-    if (told.has(cell)) work.slots[agreed] = told.get(cell)
+    if (told.has(cell)) assign(work, agreed, told.get(cell))
     else if (!equal(work.slots[agreed], work.slots[cell])) told.set(cell, work.slots[agreed])
   })
   for (const [cell, value] of told) propose(work, cell, value)
@@ -221,7 +227,7 @@ function know(
   for (const one of bound) {
     if (!Object.hasOwn(values, one.name)) continue
     if (one.cell >= 0 || one.draft >= 0) hearValue(work, one, values[one.name], row)
-    else if (row === undefined) work.slots[one.known] = values[one.name]
+    else if (row === undefined) assign(work, one.known, values[one.name])
   }
 }
 

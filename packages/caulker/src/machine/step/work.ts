@@ -1,13 +1,13 @@
 import { equal, valueAt } from '../../contract/index.js'
 import type { Given, Machine, OpenDraft, PendingCall, Problem, ScreenPlan, Way } from '../plan/index.js'
-import type { Effect, Fault, Refusal, State } from './input.js'
-import { touch, type Scratch } from './scratch.js'
+import type { Effect, Fault, Refusal } from './input.js'
+import { forgetKept, touch, type Scratch } from './scratch.js'
 
 /** One transaction while it is worked at. */
 export interface Work {
   readonly machine: Machine
   readonly scratch: Scratch
-  readonly before: State
+  /** Written in place; what each slot held before is kept in the scratch. */
   readonly slots: unknown[]
   /** The cells that somebody proposed a value for: what was proposed last, and by whom. */
   readonly proposed: Map<number, Proposal>
@@ -42,12 +42,12 @@ export interface Setting {
   readonly row: string | undefined
 }
 
-export function begin(machine: Machine, state: State, scratch: Scratch): Work {
+export function begin(machine: Machine, slots: unknown[], scratch: Scratch): Work {
+  forgetKept(scratch)
   return {
     machine,
     scratch,
-    before: state,
-    slots: state.slice(),
+    slots,
     proposed: new Map(),
     refusals: [],
     faults: [],
@@ -60,18 +60,38 @@ export function begin(machine: Machine, state: State, scratch: Scratch): Work {
   }
 }
 
-/** Writes a slot, and notes who has to look at it; what is there already is no change. */
-export function write({ machine, scratch, slots }: Work, slot: number, value: unknown): void {
-  if (equal(slots[slot], value)) return
+/** Writes a slot without a word to anybody; what it held before the step can be asked for. */
+export function assign({ scratch, slots }: Work, slot: number, value: unknown): void {
+  if (scratch.kept[slot] === 0) {
+    scratch.kept[slot] = 1
+    scratch.keptSlots.push(slot)
+    scratch.old[slot] = slots[slot]
+  }
   slots[slot] = value
-  touch(machine, scratch, slot)
+}
+
+/** What a slot held before this step. */
+export function was({ scratch, slots }: Work, slot: number): unknown {
+  return scratch.kept[slot] === 1 ? scratch.old[slot] : slots[slot]
+}
+
+/** Everything is as it was before this step. */
+export function rollBack({ scratch, slots }: Work): void {
+  for (const slot of scratch.keptSlots) slots[slot] = scratch.old[slot]
+}
+
+/** Writes a slot, and notes who has to look at it; what is there already is no change. */
+export function write(work: Work, slot: number, value: unknown): void {
+  if (equal(work.slots[slot], value)) return
+  assign(work, slot, value)
+  touch(work.machine, work.scratch, slot)
 }
 
 /** Writes a slot of the machine's own, whose values are made anew for each change. */
-export function put({ machine, scratch, slots }: Work, slot: number, value: unknown): void {
-  if (slots[slot] === value) return
-  slots[slot] = value
-  touch(machine, scratch, slot)
+export function put(work: Work, slot: number, value: unknown): void {
+  if (work.slots[slot] === value) return
+  assign(work, slot, value)
+  touch(work.machine, work.scratch, slot)
 }
 
 /** Has all names of a fitting told again, whether they changed or not. */

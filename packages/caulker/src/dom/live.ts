@@ -18,10 +18,12 @@ import { formsOf, type Forms } from './forms.js'
 import {
   documentOf,
   fittingElement,
+  fittingElements,
   rowPlaces,
   rowTemplate,
   showElement,
   showProblem,
+  type FittingElements,
   type RowPlaces,
 } from './placing.js'
 import { callsOver, type AnyAnswering } from './sources.js'
@@ -77,6 +79,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
   const rows = new Map<string, RowPlaces>()
   const templates = new Map<Element, RowPlaces>()
   let root: ParentNode
+  let standing: FittingElements = new Map()
   let forms: Forms | undefined
   const key = (fitting: string, row?: string) => (row === undefined ? fitting : `${fitting}/${row}`)
   const who = () => (machine.kind === 'interior' ? `the interior of '${machine.name}'` : `screen '${machine.name}'`)
@@ -98,7 +101,8 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
         const { name, contract } = fitting
         const other = options.mounts?.[name]
         if (other !== undefined) return other(contract, given, hear)
-        const element = fittingElement(who(), placeOf(name, row), name, contract.tag)
+        const all = row === undefined ? standing : fittingElements(placeOf(name, row))
+        const element = fittingElement(who(), all, name, contract.tag)
         elements.set(key(name, row), element)
         const stop = watchPerson(element, contract, {
           edit: () => driver?.edit(name),
@@ -117,6 +121,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
       invalid: ({ name }, _mounted, row) => invalidText(elements.get(key(name, row))),
       enter(screen) {
         root = parts.enter(screen)
+        standing = fittingElements(root)
         const plan = machine.screens.find(({ name }) => name === screen)
         forms = formsOf(root, {
           submits: plan?.submit !== undefined,

@@ -1,15 +1,27 @@
 import { CaulkerError, hint } from '../words/index.js'
 
-/** The one element of a container that carries a fitting's name; those of screens inside it are not its own. */
-export function fittingElement(who: string, root: ParentNode, name: string, tag: string): Element {
-  const all = [...root.querySelectorAll('[data-fitting]')]
-  const found = all.filter((element) => element.getAttribute('data-fitting') === name)
+/** The elements of a container that carry the name of a fitting, looked up once. */
+export type FittingElements = ReadonlyMap<string, readonly Element[]>
+
+export function fittingElements(root: ParentNode): FittingElements {
+  const found = new Map<string, Element[]>()
+  for (const element of root.querySelectorAll('[data-fitting]')) {
+    const name = element.getAttribute('data-fitting') as string
+    const before = found.get(name)
+    if (before === undefined) found.set(name, [element])
+    else before.push(element)
+  }
+  return found
+}
+
+/** The one element of a fitting. */
+export function fittingElement(who: string, all: FittingElements, name: string, tag: string): Element {
+  const found = all.get(name) ?? []
   if (found.length === 1) return found[0] as Element
-  const there = all.map((element) => element.getAttribute('data-fitting') ?? '')
   throw new CaulkerError(
     'missing-fitting',
     found.length === 0
-      ? `${who}: the markup has no element with data-fitting="${name}" for '${tag}'${hint(name, there)}`
+      ? `${who}: the markup has no element with data-fitting="${name}" for '${tag}'${hint(name, all.keys())}`
       : `${who}: the markup has ${found.length} elements with data-fitting="${name}"; a fitting stands on one`,
   )
 }

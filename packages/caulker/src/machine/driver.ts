@@ -96,7 +96,8 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
       trace.slots.length = 0
       trace.old.length = 0
     },
-    movedLast: () => scratch.keptSlots.filter((slot) => slot < machine.cells.length && scratch.old[slot] !== state[slot]),
+    movedLast: () =>
+      scratch.keptSlots.filter((slot) => slot < machine.cells.length && scratch.old[slot] !== state[slot]),
     cellNames: (cells) => cells.map((cell) => machine.cells[cell]?.name ?? ''),
     bringBack,
     fault: (fault) => host.fault?.(fault),
@@ -209,7 +210,8 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     ]
     by.clear()
     seen.clear()
-    if (all.length > 0) for (const watcher of watchers) chain.outside(() => watcher(all), 'whoever follows what changes')
+    if (all.length > 0)
+      for (const watcher of watchers) chain.outside(() => watcher(all), 'whoever follows what changes')
   }
 
   function asked(input: Input): string | undefined {

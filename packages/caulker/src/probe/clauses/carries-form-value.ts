@@ -35,6 +35,17 @@ export const carriesFormValue = clause({
       const value = settlesEdits(row.move) ? formValueOf(subject, row) : undefined
       if (value === undefined) continue
       const sent = row.around.formValues
+      if (typeof value === 'boolean') {
+        const isSent = sent.length > 0 && sent.some((one) => one !== '' && one !== 'false')
+        if (isSent !== value && isFormAssociated(subject))
+          return {
+            row: at,
+            says: 'the form would send something else than it holds',
+            expected: value ? 'sends that it is on' : 'sends nothing',
+            found: sent.length === 0 ? 'sends nothing' : `sends ${sent.map((one) => printed(one)).join(', ')}`,
+          }
+        continue
+      }
       if (sent.length === 0 && !isFormAssociated(subject)) continue
       if (sent.length !== 1 || !isSentAs(value, sent[0]))
         return {
@@ -48,10 +59,15 @@ export const carriesFormValue = clause({
   },
 })
 
-/** A text, number or file that is not empty: only of those it is plain how a form sends them. */
+/** A flag, or a text, number or file that is not empty: only of those it is plain how a form sends them. */
 export function formValueOf(subject: Subject, row: Row): unknown {
   const value = row.read[subject.contract.form?.value ?? '']
-  return typeof value === 'number' || (typeof value === 'string' && value !== '') || isHost(value) ? value : undefined
+  return typeof value === 'number' ||
+    typeof value === 'boolean' ||
+    (typeof value === 'string' && value !== '') ||
+    isHost(value)
+    ? value
+    : undefined
 }
 
 /** Only where the platform knows form-associated elements can nothing sent be blamed on the component. */

@@ -1,6 +1,8 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { isFormAssociated } from './carries-form-value.js'
+import type { Given } from '../../mount/index.js'
+import type { Subject } from '../subject/subject.js'
 
 /** A reset of its form resets it. */
 export const formResets = clause({
@@ -18,7 +20,8 @@ export const formResets = clause({
   *trails(subject) {
     for (const way of subject.chiefWays)
       if (way.changes.has(subject.contract.form?.value ?? ''))
-        yield { given: way.given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
+        for (const given of [way.given, ...fromDefault(subject, way.given)])
+          yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
   },
   proves: (subject) => isFormAssociated(subject),
   judge(subject, { trail, rows }) {
@@ -46,3 +49,10 @@ export const formResets = clause({
     }
   },
 })
+
+/** What is toggled may end at its default by the edit alone: it is tried from there, too. */
+function fromDefault(subject: Subject, given: Given): Given[] {
+  const name = subject.contract.form?.value ?? ''
+  const standard = subject.values.find((value) => value.name === name)?.default
+  return standard === undefined || equal(standard, given[name]) ? [] : [{ ...given, [name]: standard }]
+}

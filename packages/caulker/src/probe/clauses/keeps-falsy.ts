@@ -39,6 +39,7 @@ export const keepsFalsy = clause({
           yield { given: { ...subject.base, [named.name]: plain }, moves: [tell({ [named.name]: falsy })] }
       }
     }
+    for (const value of subject.values) yield* zeroInside(subject, value)
     for (const value of subject.values) yield* beyondZero(subject, value)
     for (const value of subject.values) yield* typedZero(subject, value)
   },
@@ -199,4 +200,14 @@ function withFalsyPart(value: unknown): unknown[] {
       .filter((falsy) => typeof falsy === typeof part)
       .map((falsy) => ({ ...partsOf(value), [name]: falsy })),
   )
+}
+
+/** A 0 that is neither the least nor the default: who takes it for missing shows one of those. */
+function* zeroInside(subject: Subject, { name, type, bounds }: ValueClause): Iterable<Trail> {
+  const { least } = bounds
+  const floor = typeof least === 'string' ? subject.names.find((one) => one.name === least) : undefined
+  if (floor === undefined || !accepts(floor.type, -3) || !accepts(type, 0)) return
+  const given = { ...subject.base, [floor.name]: -3 }
+  if (!equal(subject.ideally(name, { ...given, [name]: 0 }), 0)) return
+  yield { given: { ...given, [name]: 0 }, moves: [] }
 }

@@ -26,6 +26,10 @@ export const quietWhenTold = clause({
           .map((sample) => tell({ [name]: sample })),
       }
     yield { given: subject.middle, moves: [] }
+    for (const { name, reports, effect, takes } of Object.values(subject.contract.commands))
+      if (!reports && effect === 'reset' && takes === undefined)
+        for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, 2))
+          yield { given: way.given, moves: [...way.moves, { command: name }] }
     for (const { moves } of subject.ways.filter((way) => way.changes.size > 0).slice(0, 6))
       for (const value of subject.values)
         for (const sample of subject.plain(value.name).slice(0, 2))
@@ -33,6 +37,18 @@ export const quietWhenTold = clause({
   },
   judge(subject, played) {
     for (const [row, { move, heard }] of played.rows.entries()) {
+      const command = move !== undefined && 'command' in move ? move.command : undefined
+      if (command !== undefined && subject.contract.commands[command]?.reports === false) {
+        const said = heard.find((one) => one.value !== undefined)
+        if (said !== undefined)
+          return {
+            row,
+            says: `it reports what ${command}() has made of it`,
+            expected: 'nothing is heard: whoever calls it knows',
+            found: `heard ${said.event} ${printed(said.payload)}`,
+            cause: `${command}() takes the way of an edit`,
+          }
+      }
       if (move !== undefined && !isTell(move)) continue
       const echo = heard.find((one) => one.value !== undefined && !isAmendment(played, row, one.value))
       if (echo !== undefined)

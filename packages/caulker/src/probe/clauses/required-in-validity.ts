@@ -1,4 +1,6 @@
+import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
+import { isTell, tell } from '../stage/trail.js'
 import { isFormAssociated } from './carries-form-value.js'
 
 /** A form does not pass while it is obliged and empty. */
@@ -21,18 +23,33 @@ export const requiredInValidity = clause({
     yield { given: { ...subject.base, [requiredBy]: true, [value]: clauseOf.empty }, moves: [], setting: 'form' }
     for (const one of subject.plain(value).slice(0, 1))
       yield { given: { ...subject.base, [requiredBy]: true, [value]: one }, moves: [], setting: 'form' }
+    // What obliges the person may change its mind later.
+    yield {
+      given: { ...subject.base, [requiredBy]: false, [value]: clauseOf.empty },
+      moves: [tell({ [requiredBy]: true }), tell({ [requiredBy]: false })],
+      setting: 'form',
+    }
   },
   judge(subject, { rows, trail }) {
-    const { value = '' } = subject.contract.form ?? {}
-    const isEmpty = trail.given[value] === subject.values.find(({ name }) => name === value)?.empty
-    if (rows[0].around.isValid === !isEmpty) return undefined
-    return {
-      row: 0,
-      says: isEmpty
-        ? 'its form passes although it must be filled in and is empty'
-        : 'its form does not pass although it is filled in',
-      expected: isEmpty ? 'the form is not valid' : 'the form is valid',
-      found: isEmpty ? 'the form is valid' : 'the form is not valid',
+    const { value = '', requiredBy = '' } = subject.contract.form ?? {}
+    const empty = subject.values.find(({ name }) => name === value)?.empty
+    for (const [at, row] of rows.entries()) {
+      if (at > 0 && !isTell(row.move)) continue
+      const held = at === 0 ? trail.given : row.held
+      const isEmpty = equal(held[value], empty)
+      const isMissing = held[requiredBy] === true && isEmpty
+      if (row.around.isValid === !isMissing) continue
+      return {
+        row: at,
+        says: isMissing
+          ? 'its form passes although it must be filled in and is empty'
+          : isEmpty
+            ? 'its form does not pass although it need not be filled in'
+            : 'its form does not pass although it is filled in',
+        expected: isMissing ? 'the form is not valid' : 'the form is valid',
+        found: isMissing ? 'the form is valid' : 'the form is not valid',
+      }
     }
+    return undefined
   },
 })

@@ -27,5 +27,7 @@ export function choose(
 
 export function pick(view: View, field: HTMLInputElement, file: File, editor: Editor): void {
   editor.focus(field)
-  if (chooseFiles(field, [file])) tellChange(view, field)
+  // The browser makes a new object of a file each time that it is chosen.
+  const chosen = new view.File([file], file.name, { type: file.type, lastModified: file.lastModified })
+  if (chooseFiles(field, [chosen])) tellChange(view, field)
 }

@@ -38,7 +38,7 @@ function inputText(input: HTMLInputElement): string {
     case 'radio':
       return input.checked ? '(•)' : '( )'
     case 'file':
-      return `[${[...(input.files ?? [])].map((file) => file.name).join(', ') || 'no file'}]`
+      return `[${[...(input.files ?? [])].map((file) => file.name).join(', ') || 'no file'}${input.accept === '' ? '' : `, of ${input.accept}`}]`
     case 'button':
     case 'submit':
     case 'reset':

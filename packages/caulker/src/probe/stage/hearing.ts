@@ -1,7 +1,8 @@
-import { eventNames, valueClauses } from '../../contract/index.js'
+import { equal, eventNames, valueClauses } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { hearConsole } from './around.js'
 import { OWNED } from './owner.js'
+import type { HeardThen } from './played.js'
 import { formValuesOf, noteFault, readOf, rootOf, type Scene } from './scene.js'
 
 /** More reports than this in one trail are a flood. */
@@ -10,14 +11,20 @@ export const MOST_REPORTS = 300
 /** Takes a report as the owner does: it is noted as it was then, and goes into the cells unless the owner heeds nothing. */
 export function hear(scene: Scene, event: string, payload: unknown, values?: Given): void {
   if (++scene.heardInAll > MOST_REPORTS) return
-  const value = valueClauses(scene.contract).find((clause) => clause.event === event)
+  const carried = valueClauses(scene.contract).filter((clause) => clause.event === event)
   const { plan, runner, since } = scene
-  if (value === undefined) {
+  if (carried.length === 0) {
     since.heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
     return
   }
-  const known = runner.state()[plan.bound.find((bound) => bound.name === value.name)?.known ?? -1]
-  since.heard.push({ event, value: value.name, payload, readThen: readOf(scene, value.name), knownThen: known })
+  const noted = carried.map(({ name }): HeardThen => {
+    const known = runner.state()[plan.bound.find((bound) => bound.name === name)?.known ?? -1]
+    const reported = carried.length === 1 ? payload : values?.[name]
+    return { event, value: name, payload: reported, readThen: readOf(scene, name), knownThen: known }
+  })
+  // One event may report several values: those that it only carries along are no reports of their own.
+  const news = noted.filter((one) => !equal(one.payload, one.knownThen))
+  since.heard.push(...(news.length > 0 ? news : noted.slice(0, 1)))
   if (scene.trail.setting !== 'unheeded') runner.hear(OWNED, event, payload, values)
 }
 

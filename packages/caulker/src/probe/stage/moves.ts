@@ -41,7 +41,8 @@ function callCommand(scene: Scene, call: Call): void {
   if (contract.commands[name]?.reports !== false) return
   for (const value of valueClauses(contract)) {
     const now = readOf(scene, value.name)
-    if (now !== undefined && !equal(now, runner.read(value.name))) runner.hear(OWNED, value.event, now)
+    if (now !== undefined && !equal(now, runner.read(value.name)))
+      runner.hear(OWNED, value.event, now, { [value.name]: now })
   }
 }
 

@@ -32,7 +32,7 @@ describe('the command line', () => {
       join(folder, 'report.json'),
     )
     expect(written.out).to.match(
-      /^45 errors, 17 warnings, 6 notes in 12 contracts, 5 screens, 1 interior, 1 journey and 1 page\.\nWritten to /,
+      /^45 errors, 17 warnings, 6 notes in 12 contracts, 5 screens, 1 interior, 1 journey and 2 pages\.\nWritten to /,
     )
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })

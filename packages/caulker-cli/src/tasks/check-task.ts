@@ -1,5 +1,5 @@
 import { createChecker, type Design, type Finding } from 'caulker/inside/check'
-import { placeOf } from 'caulker/inside/contract'
+import { placeOf, type AnyContract } from 'caulker/inside/contract'
 import { checkPages } from 'caulker/inside/page'
 import type { CheckReport, LocatedFinding } from 'caulker/inside/report'
 import { locate } from '../node/locate.js'
@@ -34,9 +34,15 @@ export const checkAgain = task(
   },
 )
 
+/** What is placed on a screen is known, wherever its contract stands. */
+function contractsAbout({ known, screens }: Project): AnyContract[] {
+  const placed = screens.flatMap(({ fittings }) => Object.values<AnyContract>(fittings))
+  return [...new Set([...known, ...placed.filter(({ tag }) => !known.some((one) => one.tag === tag))])]
+}
+
 function reportOn(project: Project, checker: Checker): CheckReport {
   const texts = new Map<string, string>()
-  const all = [...checkTogether(project, checker), ...checkPages(project.pages, project.known)]
+  const all = [...checkTogether(project, checker), ...checkPages(project.pages, contractsAbout(project))]
   const findings = all.map(({ place, path, isExact, needsWhole, ...finding }): LocatedFinding => ({
     ...(needsWhole === true && !project.isWhole ? unsure(finding) : finding),
     ...positionOf(place === undefined || isExact === true ? place : locate(place, path, texts)),

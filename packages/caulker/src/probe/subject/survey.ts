@@ -9,30 +9,59 @@ import type { Stage } from '../stage/stage.js'
 import { gesture, trailKey, type Move } from '../stage/trail.js'
 import type { Subject, Way } from './subject.js'
 
-/** Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values. */
+/**
+ * Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values; and each that a
+ * press has brought up, after that press.
+ */
 export async function survey(subject: Subject, stage: Stage, named: readonly NamedGesture[]): Promise<Way[]> {
   const ways: Way[] = []
   const seen = new Set<string>()
   for (const given of [subject.middle, subject.base]) {
-    for (const { moves, control, text } of tries(subject, await stage.look(given, [], foundControls), named)) {
+    const controls = await stage.look(given, [], foundControls)
+    const add = async ({ moves, control, text }: Try) => {
       const key = trailKey(moves)
-      if (seen.has(key)) continue
+      if (seen.has(key)) return
       const played = await subject.play({ given, moves })
       const changes = changedBy(subject, played)
-      if (changes.size === 0 && !leavesTrace(played)) continue
+      if (changes.size === 0 && !leavesTrace(subject, played)) return
       seen.add(key)
-      ways.push({
-        given,
-        moves,
-        changes,
-        control,
-        text,
-        plainly: takenPlainly(subject, played, text),
-        partly: takenPartly(subject, played, text),
-      })
+      const [plainly, partly] = [takenPlainly(subject, played, text), takenPartly(subject, played, text)]
+      ways.push({ given, moves, changes, control, text, plainly, partly })
+    }
+    for (const one of tries(subject, controls, named)) await add(one)
+    const openers = ways.filter((way) => way.given === given && way.changes.size === 0 && isPress(way.moves))
+    for (const { moves } of openers.slice(0, MOST_OPENERS)) {
+      const known = new Set((controls ?? []).map(({ ref }) => JSON.stringify(ref)))
+      const after = (await stage.look(given, moves, foundControls)) ?? []
+      const fresh = after.filter(({ ref }) => !known.has(JSON.stringify(ref)))
+      for (const one of revealed(subject, moves, fresh)) await add(one)
     }
   }
   return ways
+}
+
+/** After how many presses that only show something it is looked for new controls. */
+const MOST_OPENERS = 3
+
+function isPress(moves: readonly Move[]): boolean {
+  const [first] = moves
+  return first !== undefined && 'gesture' in first && first.gesture.do === 'press'
+}
+
+/** What has come up is operated like everything else: a text is typed, and taken or dropped by a button beside it. */
+function* revealed(subject: Subject, opening: readonly Move[], fresh: readonly FoundControl[]): Iterable<Try> {
+  const fields = fresh.filter(({ ref }) => ref.kind === 'text field' || ref.kind === 'number field')
+  const buttons = fresh.filter(({ ref }) => ref.kind === 'button')
+  for (const { ref: field } of fields.slice(0, 2)) {
+    const [text = 'oakum'] = textsFor(subject, field)
+    const typed = gesture({ do: 'type', on: field, text })
+    yield { moves: [...opening, typed, gesture({ do: 'leave' })], control: field, text: undefined }
+    for (const { ref: button } of buttons.slice(0, 3))
+      yield { moves: [...opening, typed, gesture({ do: 'press', on: button })], control: button, text: undefined }
+  }
+  if (fields.length === 0)
+    for (const { ref: button } of buttons.slice(0, 3))
+      yield { moves: [...opening, gesture({ do: 'press', on: button })], control: button, text: undefined }
 }
 
 interface Try {
@@ -140,7 +169,9 @@ export function isTypedIn(value: unknown, text: string): boolean {
 }
 
 /** A way that throws or changes the picture is worth trying, even where nothing is known to change. */
-function leavesTrace({ rows }: Played): boolean {
+function leavesTrace(subject: Subject, { rows }: Played): boolean {
   const last = rows[rows.length - 1] ?? rows[0]
-  return last.fault !== undefined || !samePicture(rows[0].picture, last.picture)
+  if (last.fault !== undefined || !samePicture(rows[0].picture, last.picture)) return true
+  // What holds no value of its own says what was done by its events alone.
+  return subject.values.length === 0 && rows.some((row) => row.heard.length > 0)
 }

@@ -27,6 +27,12 @@ export const followsChange = clause({
       for (const other of others) yield { given: { ...subject.base, [name]: first }, moves: [tell({ [name]: other })] }
     }
     yield* toldBounds(subject)
+    // What a person has put in is replaced like anything else.
+    for (const way of subject.chiefWays.slice(0, 6))
+      for (const value of subject.tellable)
+        if (way.changes.has(value.name))
+          for (const other of subject.plain(value.name).slice(0, 2))
+            yield { given: way.given, moves: [...way.moves, tell({ [value.name]: other })] }
   },
   proves: (_, played) => played.trail.moves.some(isGesture) || showsAChange(played),
   async judge(subject, played) {

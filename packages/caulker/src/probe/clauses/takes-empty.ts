@@ -22,6 +22,12 @@ export const takesEmpty = clause({
       for (const empty of emptiesOf(named))
         for (const value of subject.plain(named.name).slice(0, 2))
           yield { given: { ...subject.base, [named.name]: value }, moves: [tell({ [named.name]: empty })] }
+    // What a person has put in is cleared like anything else.
+    for (const way of subject.chiefWays)
+      for (const value of subject.tellable)
+        if (way.changes.has(value.name))
+          for (const empty of emptiesOf(value).slice(0, 1))
+            yield { given: way.given, moves: [...way.moves, tell({ [value.name]: empty })] }
   },
   proves: (_, played) => showsAChange(played),
   async judge(subject, played) {

@@ -112,13 +112,6 @@ export const journeyRows: Row[] = [
     other.press('on')
     expect([other.front(), other.problem('field')]).to.eql(['first', 'no krakens'])
   }),
-  row('13.18', (player) => {
-    const run = player.run(trip())
-    const before = run.read('vessel')
-    run.press('on')
-    run.press('back')
-    expect([run.front(), run.read('vessel')]).to.eql(['first', before])
-  }),
   row('13.43', async (player) => {
     const run = player.run(trip())
     run.press('on')

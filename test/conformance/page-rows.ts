@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { screen, twoWay } from 'caulker'
 import { trip } from './journey-rows.js'
 import { count, note, office, text, whole } from './parts.js'
+import type { Operable } from './elements.js'
 import { row, type Row } from './player.js'
 
 const stored = (more: object = {}) =>
@@ -34,6 +35,38 @@ export const pageRows: Row[] = [
     (player) => {
       const run = player.run(trip(), { stored: { trip: stored({ way: { entries: ['first'], at: 0 } }) } })
       expect([run.read('vessel'), run.read('kept'), run.shown('kept', 'n')]).to.eql(['Heron', 40, 40])
+      run.remove()
+    },
+    'page',
+  ),
+  row(
+    '7.3',
+    (player) => {
+      const bad = screen('bad', {
+        cells: { bales: whole },
+        fittings: { one: count, two: { ...count, tag: 'no-such-tag' } as typeof count },
+        bind: ({ cells }) => ({ one: { n: twoWay(cells.bales) }, two: { n: twoWay(cells.bales) } }),
+      })
+      expect(() => player.run(bad)).to.throw(/no-such-tag/)
+      // The first one was mounted already: nothing hears it any more, and it can be mounted again.
+      const run = player.run(inForm)
+      run.edit('bales', 'n', 4)
+      expect(run.read('bales')).to.equal(4)
+      run.remove()
+    },
+    'page',
+  ),
+  row(
+    '13.18',
+    (player) => {
+      const run = player.run(trip())
+      const left = document.querySelector<Operable>('[data-screen="first"] [data-fitting="kept"]') as Operable
+      run.edit('kept', 'n', 3)
+      run.press('on')
+      left.person('n', 9)
+      left.send('n-set', { value: 9 })
+      run.press('back')
+      expect([run.front(), run.read('kept'), run.shown('kept', 'n')]).to.eql(['first', 3, 3])
       run.remove()
     },
     'page',

@@ -50,7 +50,21 @@ export const tag = contract('yard-tag', {
   properties: { amount: { type: Type.Number(), default: 0 }, text: { type: Type.String(), default: '' } },
 })
 
-export const all = [count, strict, loose, note, span, pair, button, tag]
+/** It cannot stand a seven. */
+export const moody = contract('moody-tag', {
+  properties: {
+    amount: {
+      type: Type.Number(),
+      default: 0,
+      amend(amount) {
+        if (amount === 7) throw new Error('no sevens')
+        return amount
+      },
+    },
+  },
+})
+
+export const all = [moody, count, strict, loose, note, span, pair, button, tag]
 
 const Seam = Type.Object({ id: Type.String(), feet: Type.Number() })
 

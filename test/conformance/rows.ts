@@ -22,7 +22,22 @@ import {
   announce,
   Type,
 } from 'caulker'
-import { button, count, freed, loose, note, office, pair, seams, span, strict, tag, text, whole } from './parts.js'
+import {
+  button,
+  count,
+  freed,
+  loose,
+  moody,
+  note,
+  office,
+  pair,
+  seams,
+  span,
+  strict,
+  tag,
+  text,
+  whole,
+} from './parts.js'
 import { row, type Row } from './player.js'
 
 /** One cell of whole numbers with a counter that shares it, and a tag that follows what it comes to. */
@@ -423,15 +438,6 @@ export const rows: Row[] = [
     run.set({ bales: 9 })
     expect([run.read('bales'), run.read('number')]).to.eql([3, ''])
   }),
-  row('7.3', (player) => {
-    const bad = screen('bad', {
-      cells: { bales: whole },
-      fittings: { one: count, two: { ...count, tag: 'no-such-tag' } as typeof count },
-      bind: ({ cells }) => ({ one: { n: twoWay(cells.bales) }, two: { n: twoWay(cells.bales) } }),
-    })
-    if (player.name === 'page') expect(() => player.run(bad)).to.throw(/no-such-tag/)
-    else expect(player.run(bad).read('bales')).to.equal(0)
-  }),
   row('7.4', (player) => {
     const run = player.run(counted({ initial: 99 }))
     expect([run.read('bales'), run.shown('one', 'n'), run.shown('other', 'n')]).to.eql([40, 40, 40])
@@ -722,13 +728,15 @@ export const rows: Row[] = [
   row('13.16', (player) => {
     const design = screen('board', {
       cells: { bales: whole },
-      fittings: { total: tag },
-      reckoned: ({ cells }) => ({ total: reckon([cells.bales], (n) => n) }),
-      bind: ({ reckoned }) => ({ total: { amount: oneWay(reckoned.total) } }),
+      fittings: { total: moody, other: tag },
+      bind: ({ cells }) => ({ total: { amount: oneWay(cells.bales) }, other: { amount: oneWay(cells.bales) } }),
     })
     const run = player.run(design)
-    run.set({ bales: 3 })
-    expect(run.shown('total', 'amount')).to.equal(3)
+    run.set({ bales: 7 })
+    expect([run.read('bales'), run.shown('total', 'amount'), run.shown('other', 'amount')]).to.eql([7, 0, 7])
+    expect(run.faults.map(({ place }) => place)).to.eql(['tell of total'])
+    run.set({ bales: 8 })
+    expect([run.shown('total', 'amount'), run.shown('other', 'amount')]).to.eql([8, 8])
   }),
   row('13.17', (player) => {
     const boom = (n: number) => {

@@ -1,28 +1,13 @@
-import { journey, Type } from 'caulker'
-import { Berth, Day, Seam } from '../office/yard-office.js'
+import { journey } from 'caulker'
 import { confirmationScreen } from './confirmation.screen.js'
+import { orderCells } from './order-cells.js'
 import { reviewScreen } from './review.screen.js'
-import { Hull, vesselScreen } from './vessel.screen.js'
+import { vesselScreen } from './vessel.screen.js'
 import { workOrder } from './work-order.screen.js'
-
-const text = { type: Type.String(), initial: '' }
 
 /** From the name of a vessel to the number of her order. */
 export const haulOut = journey('haul-out', {
-  cells: {
-    vessel: text,
-    feet: { type: Type.Union([Type.Number(), Type.Null()]), initial: null },
-    hull: { type: Hull, initial: '' },
-    damage: text,
-    bales: { type: Type.Integer(), initial: 10 },
-    seams: { type: Type.Array(Seam), initial: [] },
-    low: { type: Type.Integer(), initial: 60 },
-    high: { type: Type.Integer(), initial: 75 },
-    berth: { type: Berth, initial: '' },
-    from: { type: Day, initial: '' },
-    until: { type: Day, initial: '' },
-    number: text,
-  },
+  cells: orderCells,
   screens: { vessel: vesselScreen, 'work-order': workOrder, review: reviewScreen, confirmation: confirmationScreen },
   start: 'vessel',
   ends: ['confirmation'],

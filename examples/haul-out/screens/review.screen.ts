@@ -16,28 +16,17 @@ import {
 } from 'caulker'
 import { nativeButton, nativeOutput, nativeText } from 'caulker/dom'
 import { yardText } from '../contracts/yard-text.contract.js'
-import { Berth, berthTaken, Day, Seam, yardOffice } from '../office/yard-office.js'
-import { Hull } from './vessel.screen.js'
+import { berthTaken, yardOffice } from '../office/yard-office.js'
+import { orderCells } from './order-cells.js'
 
 const text = { type: Type.String(), initial: '' }
 
 /** The order once more before it is sent, with a note and a contact that are kept or forgotten one by one. */
 export const reviewScreen = screen('review', {
   cells: {
-    vessel: text,
-    feet: { type: Type.Union([Type.Number(), Type.Null()]), initial: null },
-    hull: { type: Hull, initial: '' },
-    damage: text,
-    bales: { type: Type.Integer(), initial: 10 },
-    seams: { type: Type.Array(Seam), initial: [] },
-    low: { type: Type.Integer(), initial: 60 },
-    high: { type: Type.Integer(), initial: 75 },
-    berth: { type: Berth, initial: '' },
-    from: { type: Day, initial: '' },
-    until: { type: Day, initial: '' },
+    ...orderCells,
     note: text,
     contact: { ...text, refuse: (contact) => (contact.includes('@') ? 'A name at the quay, no address' : undefined) },
-    number: text,
   },
   sources: { office: yardOffice },
   topics: { berthTaken },

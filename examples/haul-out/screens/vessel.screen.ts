@@ -2,8 +2,7 @@ import { go, host, oneWay, reckon, screen, shownWhile, states, twoWay, Type } fr
 import { nativeButton, nativeCheckbox, nativeNumber, nativeOutput, nativeRadios } from 'caulker/dom'
 import { surveyPhoto } from '../contracts/survey-photo.contract.js'
 import { yardText } from '../contracts/yard-text.contract.js'
-
-export const Hull = Type.Enum(['', 'oak', 'larch', 'steel'])
+import { Hull } from './order-cells.js'
 
 /** Which vessel is to be hauled out, and what is wrong with her. */
 export const vesselScreen = screen('vessel', {

@@ -61,12 +61,12 @@ mounted.component('blaes')
 mountScreen(order, document.body, { sources: { office: { berths: () => [] } } })
 // @ts-expect-error an answer off its type
 mountScreen(order, document.body, { sources: { office: { berths: () => [3], book: () => ({ number: '' }) } } })
-// @ts-expect-error a cell that is not there
 screen('x', {
   cells: { name: text },
   fittings: {},
   sources: { office },
   bind: () => ({}),
+  // @ts-expect-error a cell that is not there
   submit: { sends: ['name'], needs: ['nmae'], to: 'office.book' },
 })
 

@@ -12,13 +12,17 @@ import { expect } from 'chai'
 import {
   clear,
   contract,
+  go,
   idealMount,
   oneWay,
   payload,
   reckon,
+  rehearsal,
+  reset,
   run,
   screen,
   set,
+  submit,
   twoWay,
   Type,
   type AnyScreen,
@@ -399,5 +403,36 @@ describe('a running screen', () => {
 
   it('names the closest cell when one does not exist', () => {
     expect(() => rehearsed(twoSteppers()).runner.set('balse', 1)).to.throw("has no cell 'balse'; did you mean 'bales'?")
+  })
+})
+
+describe('what cannot run', () => {
+  it('is said in one line, with the closest right name', () => {
+    expect(() => rehearsal({} as never)).to.throw(/expected what screen\(…\), journey\(…\) or interior\(…\) returned/)
+    expect(() => rehearsal(undefined as never)).to.throw(/was given not given/)
+    const run = rehearsal(twoSteppers())
+    expect(() => run.edit('oen', 'bales', 3)).to.throw(/screen 'work-order' has no fitting 'oen'; did you mean 'one'/)
+    expect(() => run.edit('one', 'baels', 3)).to.throw(/no two-way value 'baels'; did you mean 'bales'/)
+    expect(() => run.set({ bale: 3 })).to.throw(/no cell 'bale'; did you mean 'bales'/)
+    expect(() => run.act('agian')).to.throw(/no action 'agian'; did you mean 'again'/)
+    expect(() => run.answer('office.book')).to.throw(/no call of 'office\.book' waits for an answer/)
+    expect(() => run.shown('one', 'bales', 'x')).to.throw(/no fitting 'one\/x'/)
+  })
+
+  it('is a fault with its place, and the rest runs', () => {
+    const lost = screen('lost', {
+      cells: { bales: { type: Type.Integer(), initial: 1 } },
+      fittings: { one: stepper },
+      actions: ({ cells }) => ({ on: [go('nowhere'), submit(), reset(), set(cells.bales, 4)] }),
+      bind: ({ cells }) => ({ one: { bales: twoWay(cells.bales) } }),
+    })
+    const run = rehearsal(lost)
+    run.act('on')
+    expect(run.read('bales')).to.equal(4)
+    expect(run.faults.map(({ place, error }) => `${place}: ${(error as Error).message}`)).to.eql([
+      "step go to 'nowhere': this screen is mounted alone, and has no such screen beside it; mount the journey",
+      "step submit: screen 'lost' does not say what it submits",
+      "step reset: screen 'lost' does not say to what it is reset",
+    ])
   })
 })

@@ -53,6 +53,7 @@ export function elementFrom<I extends Interior>(
   inside: I,
   { markup, style = '' }: ElementFromOptions,
 ): new () => ElementFrom<TypesOf<I>> & HTMLElement {
+  const machine = committing(compile(inside), inside.contract)
   const { contract } = inside
   const clauses = givenClauses(contract)
   const byAttribute = new Map(
@@ -60,7 +61,6 @@ export function elementFrom<I extends Interior>(
       clause.attribute === false ? [] : [[clause.attribute.toLowerCase(), clause] as const],
     ),
   )
-  const machine = committing(compile(inside), contract)
 
   class FromInterior extends HTMLElement {
     static readonly formAssociated = contract.form !== undefined

@@ -1,7 +1,9 @@
-import { valueClauses } from '../../contract/index.js'
+import { printed, valueClauses } from '../../contract/index.js'
+import { CaulkerError } from '../../words/index.js'
 import {
   isInterior,
   isJourney,
+  isScreen,
   type AnyScreen,
   type CellClause,
   type Interior,
@@ -18,6 +20,11 @@ export type Wiring = AnyScreen | Journey | Interior
 
 /** Makes a wiring flat, once for any number of runs. Names that do not exist are left out here and reported by `check`. */
 export function compile(wiring: Wiring): Machine {
+  if (!isScreen(wiring) && !isJourney(wiring) && !isInterior(wiring))
+    throw new CaulkerError(
+      'bad-argument',
+      `expected what screen(…), journey(…) or interior(…) returned, and was given ${printed(wiring)}`,
+    )
   const slots = noSlots()
   const parts = partsOf(wiring)
   const clauses: { clause: CellClause; screen: number; isKept: boolean }[] = []

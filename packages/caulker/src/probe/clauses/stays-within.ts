@@ -23,6 +23,7 @@ export const staysWithin = clause({
       const given = withTrueBounds(subject, value)
       for (const { given: at, moves } of waysAtBounds(subject, value, given)) yield { given: at, moves }
       yield* fromOutside(subject, value, given)
+      yield* movedBounds(subject, value, given)
     }
   },
   judge(subject, { trail, rows }) {
@@ -54,6 +55,20 @@ export const staysWithin = clause({
     return undefined
   },
 })
+
+/** A bound that moves once something was edited: who has read it by then keeps to the old one. */
+function* movedBounds(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
+  const first = subject.chiefWays.find((way) => way.changes.has(value.name))
+  const moved = [value.bounds.least, value.bounds.most].filter(
+    (name): name is string => typeof name === 'string' && Object.hasOwn(subject.contract.properties, name),
+  )
+  if (first === undefined || moved.length === 0) return
+  const bounds = Object.fromEntries(moved.map((name) => [name, given[name]]))
+  const tries = [...waysAtBounds(subject, value, given)]
+  // One that types beyond a bound, where there is one, and one that goes beyond it by steps.
+  for (const { moves } of [tries[0], tries[tries.length - 1]].filter((one) => one !== undefined))
+    yield { given: first.given, moves: [...first.moves, tell(bounds), ...moves] }
+}
 
 /** Bounds that are no 0: whether a 0 is taken for missing is the affair of keeps-falsy. */
 function withTrueBounds(subject: Subject, value: ValueClause): Given {

@@ -79,7 +79,10 @@ function play(run: Rehearsal, one: Move, typing: Set<string>): void {
       typing.delete(one.edit)
     } else typing.add(one.edit)
   } else if ('press' in one) {
-    if (isHere(one.press)) run.press(one.press)
+    if (!isHere(one.press)) return
+    run.press(one.press)
+    // A booking commits what is being typed, a reset drops it.
+    if (one.press === 'book' || one.press === 'again') typing.clear()
   } else if ('travel' in one) run.travel(one.travel)
   else {
     const all = run.pending().filter(({ isWaiting }) => !isWaiting)
@@ -132,7 +135,6 @@ describe('the journey in all weathers', () => {
             typing.clear()
             front = run.front()
           }
-          if ('press' in one && one.press !== 'none') typing.clear()
           // What was sent is what is held, and nothing that is needed is missing.
           for (const { operation, given } of run.calls.slice(sent)) {
             if (operation !== 'book') continue

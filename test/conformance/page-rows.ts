@@ -43,11 +43,15 @@ export const pageRows: Row[] = [
     '7.3',
     (player) => {
       const bad = screen('bad', {
-        cells: { bales: whole },
+        cells: { bales: whole, name: text },
+        sources: { office },
         fittings: { one: count, two: { ...count, tag: 'no-such-tag' } as typeof count },
         bind: ({ cells }) => ({ one: { n: twoWay(cells.bales) }, two: { n: twoWay(cells.bales) } }),
+        submit: { sends: ['bales', 'name'], to: 'office.book' },
       })
-      expect(() => player.run(bad)).to.throw(/no-such-tag/)
+      expect(() => player.run(bad, { isInForm: true })).to.throw(/no-such-tag/)
+      // The form is the browser's again.
+      expect(document.querySelector('form')?.noValidate).to.equal(false)
       // The first one was mounted already: nothing hears it any more, and it can be mounted again.
       const run = player.run(inForm)
       run.edit('bales', 'n', 4)

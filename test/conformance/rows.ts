@@ -676,6 +676,10 @@ export const rows: Row[] = [
     expect([other.read('bales'), other.shown('bales', 'n'), other.problem('bales')]).to.eql([9, 3, ''])
     other.type('bales', 'n', 34)
     expect([other.read('bales'), other.shown('bales', 'n')]).to.eql([34, 34])
+    // What stands goes on following its owner, also while the person is still in the field.
+    other.set({ bales: 20 })
+    expect(other.shown('bales', 'n')).to.equal(20)
+    other.type('bales', 'n', 34)
     other.type('bales', 'n', 3)
     other.press('book')
     expect([other.calls.length, other.problem('bales'), other.read('bales')]).to.eql([0, 'eight at least', 34])

@@ -1,4 +1,4 @@
-import { equal, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import { isEmpty, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
 
 /** What an element is to the form around it (HTML, section 4.13.7). */
 export interface FormFace {
@@ -34,8 +34,8 @@ export function formFace(element: HTMLElement, contract: AnyContract, inside: In
     const value = inside.read(clause.name)
     internals?.setFormValue?.(formValue(value), JSON.stringify({ value: isHost(value) ? null : value }))
     const isNeeded = form?.requiredBy !== undefined && inside.read(form.requiredBy) === true
-    const isMissing = isNeeded && (value === undefined || equal(value, clause.empty) || value === '' || value === null)
-    if (isMissing) internals?.setValidity?.({ valueMissing: true }, 'Please fill this in', inside.field())
+    if (isNeeded && isEmpty(value, clause))
+      internals?.setValidity?.({ valueMissing: true }, 'Please fill this in', inside.field())
     else internals?.setValidity?.({})
     if (element.isConnected)
       first ??= Object.fromEntries(valueClauses(contract).map(({ name }) => [name, inside.read(name)]))

@@ -10,6 +10,7 @@ import {
   type Machine,
   type OtherHost,
   type Refusal,
+  type Running,
 } from '../machine/index.js'
 import type { Mount, Mounted } from '../mount/index.js'
 import { elementMount } from './element-mount.js'
@@ -81,6 +82,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
   let root: ParentNode
   let standing: FittingElements = new Map()
   let forms: Forms | undefined
+  let entered: string | undefined
   const key = (fitting: string, row?: string) => (row === undefined ? fitting : `${fitting}/${row}`)
   const who = () => (machine.kind === 'interior' ? `the interior of '${machine.name}'` : `screen '${machine.name}'`)
   const placeOf = (fitting: string, row?: string) => (row === undefined ? root : (rows.get(fitting)?.at(row) ?? root))
@@ -94,95 +96,110 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
     () => documentOf(root),
     (topic, value) => driver?.topic(topic, value),
   )
-  const running = driveOver(
-    machine,
-    {
-      mount(fitting, given, hear, row) {
-        const { name, contract } = fitting
-        const other = options.mounts?.[name]
-        if (other !== undefined) return other(contract, given, hear)
-        const all = row === undefined ? standing : fittingElements(placeOf(name, row))
-        const element = fittingElement(who(), all, name, contract.tag)
-        elements.set(key(name, row), element)
-        const stop = watchPerson(element, contract, {
-          edit: () => driver?.edit(name),
-          leave: () => driver?.leave(name),
-        })
-        const mounted = elementMount({ element })(contract, given, hear)
-        return {
-          ...mounted,
-          remove() {
-            stop()
-            mounted.remove()
-            elements.delete(key(name, row))
-          },
-        }
-      },
-      invalid: ({ name }, _mounted, row) => invalidText(elements.get(key(name, row))),
-      enter(screen) {
-        root = parts.enter(screen)
-        standing = fittingElements(root)
-        const plan = machine.screens.find(({ name }) => name === screen)
-        forms = formsOf(root, {
-          submits: plan?.submit !== undefined,
-          submit: () => driver?.submit(),
-          reset: () => driver?.reset(true),
-        })
-      },
-      leave(screen) {
-        forms?.stop()
-        rows.forEach((places) => places.remove())
-        rows.clear()
-        templates.clear()
-        parts.leave?.(screen)
-      },
-      order({ name }: FittingPlan, keys) {
-        const template = rowTemplate(who(), root, name)
-        const places = templates.get(template) ?? rowPlaces(template)
-        templates.set(template, places)
-        rows.set(name, places)
-        places.order(keys)
-      },
-    },
-    {
-      ...parts.host,
-      call: (call) => (driver === undefined ? void late.push(() => calls.send(call)) : calls.send(call)),
-      abort: (id) => calls.abort(id),
-      show(fitting, isShown) {
-        const element = elements.get(fitting)
-        if (element !== undefined) showElement(root, element, fitting, isShown)
-      },
-      problem(fitting, text, row) {
-        const element = elements.get(key(fitting, row))
-        if (element !== undefined) showProblem(placeOf(fitting, row), element, fitting, text)
-      },
-      held: () => focusFirstInvalid(root),
-      announce: (topic, value) => topics.announce(topic, value),
-      fault: onFault,
-      refused: options.onRefused ?? (() => undefined),
-      amended: options.onAmended ?? (() => undefined),
-      settled() {
-        parts.host?.settled?.()
-        options.onSettled?.()
-        for (const look of looks) look()
-        if (driver !== undefined && isQuiet(driver)) {
-          for (const wake of waiting) wake()
-          waiting.clear()
-        }
-      },
-    },
-    {
-      initial: options.initial ?? {},
-      stored: parts.drive?.stored,
-      commits: {
-        limit: options.limits?.commit ?? 5000,
-        wait(milliseconds, then) {
-          const timer = setTimeout(then, milliseconds)
-          return () => clearTimeout(timer)
+  /** What the screen in front has put on the page beside its components is taken away. */
+  function clear(): void {
+    forms?.stop()
+    rows.forEach((places) => places.remove())
+    rows.clear()
+    templates.clear()
+    if (entered !== undefined) parts.leave?.(entered)
+    entered = undefined
+  }
+
+  const run = () =>
+    driveOver(
+      machine,
+      {
+        mount(fitting, given, hear, row) {
+          const { name, contract } = fitting
+          const other = options.mounts?.[name]
+          if (other !== undefined) return other(contract, given, hear)
+          const all = row === undefined ? standing : fittingElements(placeOf(name, row))
+          const element = fittingElement(who(), all, name, contract.tag)
+          elements.set(key(name, row), element)
+          const mounted = elementMount({ element })(contract, given, hear)
+          const stop = watchPerson(element, contract, {
+            edit: () => driver?.edit(name),
+            leave: () => driver?.leave(name),
+          })
+          return {
+            ...mounted,
+            remove() {
+              stop()
+              mounted.remove()
+              elements.delete(key(name, row))
+            },
+          }
+        },
+        invalid: ({ name }, _mounted, row) => invalidText(elements.get(key(name, row))),
+        enter(screen) {
+          root = parts.enter(screen)
+          entered = screen
+          standing = fittingElements(root)
+          const plan = machine.screens.find(({ name }) => name === screen)
+          forms = formsOf(root, {
+            submits: plan?.submit !== undefined,
+            submit: () => driver?.submit(),
+            reset: () => driver?.reset(true),
+          })
+        },
+        leave: clear,
+        order({ name }: FittingPlan, keys) {
+          const template = rowTemplate(who(), root, name)
+          const places = templates.get(template) ?? rowPlaces(template)
+          templates.set(template, places)
+          rows.set(name, places)
+          places.order(keys)
         },
       },
-    },
-  )
+      {
+        ...parts.host,
+        call: (call) => (driver === undefined ? void late.push(() => calls.send(call)) : calls.send(call)),
+        abort: (id) => calls.abort(id),
+        show(fitting, isShown) {
+          const element = elements.get(fitting)
+          if (element !== undefined) showElement(root, element, fitting, isShown)
+        },
+        problem(fitting, text, row) {
+          const element = elements.get(key(fitting, row))
+          if (element !== undefined) showProblem(placeOf(fitting, row), element, fitting, text)
+        },
+        held: () => focusFirstInvalid(root),
+        announce: (topic, value) => topics.announce(topic, value),
+        fault: onFault,
+        refused: options.onRefused ?? (() => undefined),
+        amended: options.onAmended ?? (() => undefined),
+        settled() {
+          parts.host?.settled?.()
+          options.onSettled?.()
+          for (const look of looks) look()
+          if (driver !== undefined && isQuiet(driver)) {
+            for (const wake of waiting) wake()
+            waiting.clear()
+          }
+        },
+      },
+      {
+        initial: options.initial ?? {},
+        stored: parts.drive?.stored,
+        commits: {
+          limit: options.limits?.commit ?? 5000,
+          wait(milliseconds, then) {
+            const timer = setTimeout(then, milliseconds)
+            return () => clearTimeout(timer)
+          },
+        },
+      },
+    )
+  let running: Running
+  try {
+    running = run()
+  } catch (thrown) {
+    // A mount that fails leaves nothing behind.
+    clear()
+    calls.abortAll()
+    throw thrown
+  }
   driver = running.driver
   topics.join()
   for (const send of late) send()
@@ -191,7 +208,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
     component: running.component,
     settled: () =>
       new Promise((resolve) => {
-        if (driver === undefined || isQuiet(driver)) resolve()
+        if (ended.signal.aborted || isQuiet(running.driver)) resolve()
         else waiting.add(resolve)
       }),
     whenSettled(look) {
@@ -203,8 +220,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
       running.remove()
       calls.abortAll()
       topics.stop()
-      forms?.stop()
-      rows.forEach((places) => places.remove())
+      clear()
       ended.abort()
       looks.clear()
       for (const wake of waiting) wake()

@@ -109,7 +109,6 @@ export function mountJourney<J extends Journey<any>>(
     remove() {
       ways?.stop()
       live?.remove()
-      places.leave(driver.front())
     },
   }
 }

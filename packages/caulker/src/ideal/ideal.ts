@@ -6,6 +6,7 @@ import {
   typeText,
   type After,
   equal,
+  isEmpty,
   givenClauses,
   isValue,
   valueClauses,
@@ -273,8 +274,7 @@ export function ideal(contract: AnyContract): Ideal {
       const { form, locks } = contract
       if (form?.requiredBy === undefined || standing(state, form.requiredBy) !== true) return false
       if (locks.disabled !== undefined && standing(state, locks.disabled) === true) return false
-      const value = standing(state, form.value)
-      return value === undefined || value === null || value === '' || equal(value, contract.values[form.value]?.empty)
+      return isEmpty(standing(state, form.value), contract.values[form.value])
     },
   }
 }

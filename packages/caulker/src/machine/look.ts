@@ -1,5 +1,7 @@
 import { CaulkerError, hint } from '../words/index.js'
 import {
+  cellBehind,
+  ownProblem,
   problemAt,
   type FittingPlan,
   type Machine,
@@ -67,8 +69,7 @@ export function lookIn(machine: Machine, state: () => State): Look {
   }
 
   const problems = () => state()[front().slots.problems] as Readonly<Record<string, Problem>>
-  const cellsOf = ({ bound }: FittingPlan) =>
-    bound.flatMap(({ cell, draft }) => (draft >= 0 ? (machine.drafts[draft]?.cell ?? []) : cell >= 0 ? cell : []))
+  const cellsOf = ({ bound }: FittingPlan) => bound.map((one) => cellBehind(machine, one)).filter((cell) => cell >= 0)
 
   return {
     index,
@@ -88,12 +89,9 @@ export function lookIn(machine: Machine, state: () => State): Look {
       return rows === undefined ? undefined : (state()[rows.placed] as readonly string[])
     },
     problem(name, row) {
-      if (name !== undefined) return problemAt(problems(), cellsOf(fitting(name)), row)
-      const shown = new Set(front().fittings.flatMap((at) => cellsOf(machine.fittings[at] as FittingPlan)))
-      const own = Object.entries(problems()).find(
-        ([place, { isShown }]) => isShown && (place === '' || !shown.has(Number(place.split('/')[0]))),
-      )
-      return own?.[1].text ?? ''
+      return name === undefined
+        ? ownProblem(problems(), front().edited)
+        : problemAt(problems(), cellsOf(fitting(name)), row)
     },
     draft(name, of) {
       const { bound } = fitting(name)

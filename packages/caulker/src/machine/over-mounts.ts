@@ -65,9 +65,6 @@ export function driveOver(
         mountAll()
         host.go?.(way)
       },
-      show(fitting, isShown) {
-        host.show?.(fitting, isShown)
-      },
     },
     { ...options, isMounting: true },
   )

@@ -1,5 +1,6 @@
 export { compile, type Wiring } from './compile.js'
 export { slotsGiven } from './given.js'
+export { cellBehind } from './machine.js'
 export type {
   BoundName,
   CallSite,
@@ -18,4 +19,4 @@ export type {
   ScreenPlan,
   Way,
 } from './machine.js'
-export { problemAt } from './states.js'
+export { ownProblem, problemAt } from './states.js'

@@ -290,3 +290,11 @@ export interface Problem {
   /** A refusal waits until the field is left, or a submit is tried. */
   readonly isShown: boolean
 }
+
+/** The cell that a person changes through a bound name, be it by a draft; -1 where nobody takes the edit. */
+export function cellBehind(
+  { drafts }: Pick<Machine, 'drafts'>,
+  { cell, draft }: Pick<BoundName, 'cell' | 'draft'>,
+): number {
+  return drafts[draft]?.cell ?? cell
+}

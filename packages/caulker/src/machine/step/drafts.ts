@@ -3,7 +3,8 @@ import type { BoundName, DraftPlan, OpenDraft } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import { revisionOf, send } from './calls.js'
 import { propose, touchCell } from './propose.js'
-import { draftOf, put, retellAll, setProblem, was, type Setting, type Work } from './work.js'
+import { dropUnfinished } from './unfinished.js'
+import { draftOf, put, setProblem, was, type Setting, type Work } from './work.js'
 
 /** An edit opens a draft, or changes its copy; the copy is held to what its cell is held to. */
 export function editDraft(work: Work, bound: BoundName, value: unknown): void {
@@ -45,7 +46,7 @@ export function discardDrafts(work: Work, drafts: readonly number[]): void {
     const plan = planOf(work, at)
     put(work, plan.slot, undefined)
     setProblem(work, plan.screen, `${plan.cell}`)
-    retellAll(work, plan.fitting)
+    dropUnfinished(work, plan.screen, plan.cell)
   }
 }
 

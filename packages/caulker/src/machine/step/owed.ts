@@ -1,5 +1,5 @@
 import { equal } from '../../contract/index.js'
-import { problemAt, type BoundName, type FittingPlan, type Problem } from '../plan/index.js'
+import { cellBehind, problemAt, type BoundName, type FittingPlan, type Problem } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import type { Effect } from './input.js'
 import { isUncorrected } from './unfinished.js'
@@ -127,7 +127,7 @@ export function problems(work: Work, effects: Effect[]): void {
   const [old, is] = [was(work, slot), slots[slot]] as [Problems, Problems]
   for (const index of screen.fittings) {
     const fitting = machine.fittings[index] as FittingPlan
-    const cells = fitting.bound.map(({ cell, draft }) => machine.drafts[draft]?.cell ?? cell)
+    const cells = fitting.bound.map((bound) => cellBehind(machine, bound))
     const rows = fitting.rows === undefined ? [undefined] : (slots[fitting.rows.placed] as readonly string[])
     for (const row of rows) {
       const text = problemAt(is, cells, row)

@@ -1,4 +1,4 @@
-import { type BoundName, type Machine } from '../plan/index.js'
+import { cellBehind, type BoundName, type Machine } from '../plan/index.js'
 import { equal, settle } from '../../contract/index.js'
 import { hearAnswer } from './answer.js'
 import { editDraft } from './drafts.js'
@@ -13,7 +13,7 @@ import { clear, owe, touch, type Scratch } from './scratch.js'
 import { putBack, type Stored } from './stored.js'
 import { runSteps } from './steps.js'
 import { beginSubmit, goOnSubmitting } from './submit.js'
-import { isUncorrected, noteUnfinished } from './unfinished.js'
+import { isAgreed, isUncorrected, noteUnfinished } from './unfinished.js'
 import { enterFirst, goOnLeaving } from './ways.js'
 import { assign, begin, guarded, Located, wayOf, write, frontOf, rollBack, type Work } from './work.js'
 
@@ -55,6 +55,7 @@ function settleAll(work: Work): void {
   refuse(work)
   finish(work)
   computeWaiting(work)
+  if (work.typing !== undefined && !isAgreed(work, work.typing)) noteUnfinished(work, work.typing, 'uncorrected')
 }
 
 /** What went wrong, what was turned down or made right, then what is told, called, and said afterwards. */
@@ -203,7 +204,8 @@ function hear(work: Work, input: Extract<Input, { kind: 'report' }>): void {
   const plan = work.machine.fittings[fitting]
   const hearing = plan?.hears.get(event)
   if (plan === undefined || hearing === undefined) return
-  if (hearing.bound.length > 0) noteUnfinished(work, fitting, isTyping === true ? 'uncorrected' : undefined)
+  if (hearing.bound.length > 0) noteUnfinished(work, fitting, undefined)
+  if (isTyping === true) work.typing = fitting
   hearValues(work, hearing.bound, values, row)
   if (hearing.steps.length > 0) runSteps(work, hearing.steps, settingOf(plan.screen, payload, row))
 }
@@ -252,9 +254,9 @@ function leave(work: Work, fitting: number): void {
   const plan = work.machine.fittings[fitting]
   noteUnfinished(work, fitting, undefined)
   for (const { at } of plan?.bound ?? []) owe(work.scratch, at)
-  for (const { cell, draft } of plan?.bound ?? []) {
-    const of = draft >= 0 ? (work.machine.drafts[draft]?.cell ?? -1) : cell
-    if (of >= 0 && plan !== undefined) touchCell(work, plan.screen, of, 'left')
+  for (const bound of plan?.bound ?? []) {
+    const cell = cellBehind(work.machine, bound)
+    if (cell >= 0 && plan !== undefined) touchCell(work, plan.screen, cell, 'left')
   }
 }
 

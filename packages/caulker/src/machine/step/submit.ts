@@ -1,5 +1,5 @@
-import { equal, outsideText } from '../../contract/index.js'
-import type { FittingPlan } from '../plan/index.js'
+import { isEmpty, outsideText } from '../../contract/index.js'
+import { cellBehind, type FittingPlan } from '../plan/index.js'
 import { limitsAt } from './bounds.js'
 import { send } from './calls.js'
 import { openDrafts } from './drafts.js'
@@ -45,7 +45,7 @@ function judge(work: Work, screen: number, invalid: readonly Invalid[]): void {
     const fitting = machine.fittings[at] as FittingPlan
     if (!isShown(work, at) || isDisabled(work, fitting)) continue
     for (const bound of fitting.bound) {
-      const cell = bound.draft >= 0 ? (machine.drafts[bound.draft]?.cell ?? -1) : bound.cell
+      const cell = cellBehind(machine, bound)
       if (cell < 0 || bound.member !== undefined) continue
       const value = slots[bound.source]
       if (isMissing(work, fitting, bound.name, value)) say(work, screen, cell, 'This is needed', 'validity')
@@ -58,9 +58,9 @@ function judge(work: Work, screen: number, invalid: readonly Invalid[]): void {
   for (const { fitting, row, text } of invalid) {
     const of = machine.fittings[fitting] as FittingPlan
     if (!isShown(work, fitting) || isDisabled(work, of)) continue
-    const bound = of.bound.find(({ cell, draft }) => cell >= 0 || draft >= 0)
-    const cell = bound === undefined ? -1 : bound.draft >= 0 ? machine.drafts[bound.draft]?.cell : bound.cell
-    const place = row === undefined ? `${cell ?? -1}` : `${cell ?? -1}/${row}/${bound?.member ?? ''}`
+    const bound = of.bound.find((one) => cellBehind(machine, one) >= 0)
+    const cell = bound === undefined ? -1 : cellBehind(machine, bound)
+    const place = row === undefined ? `${cell}` : `${cell}/${row}/${bound?.member ?? ''}`
     setProblem(work, screen, bound === undefined ? '' : place, { text, from: 'validity' })
   }
   // What became true since it was proposed is said now.
@@ -83,13 +83,7 @@ function say(work: Work, screen: number, cell: number, text: string, from: 'vali
 /** Whether the person has to fill a form value that is empty. */
 function isMissing({ slots }: Work, { contract, requiredBy }: FittingPlan, name: string, value: unknown): boolean {
   if (contract.form?.value !== name || requiredBy === undefined || slots[requiredBy.source] !== true) return false
-  const { empty } = contract.values[name] as { empty: unknown }
-  return isEmpty(value) || equal(value, empty)
-}
-
-/** 0 and false are values. */
-function isEmpty(value: unknown): boolean {
-  return value === undefined || value === null || value === '' || equal(value, [])
+  return isEmpty(value, contract.values[name])
 }
 
 export function isDisabled({ slots }: Work, { disabledBy }: FittingPlan): boolean {

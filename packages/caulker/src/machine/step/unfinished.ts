@@ -1,5 +1,6 @@
-import type { FittingPlan } from '../plan/index.js'
-import { retellAll, screenOf, write, type Work } from './work.js'
+import { equal } from '../../contract/index.js'
+import { cellBehind, type FittingPlan } from '../plan/index.js'
+import { entries, keyOf, memberOf, retellAll, screenOf, write, type Work } from './work.js'
 
 /** What is typed and not reported yet, or was reported and does not stand; nothing where it is finished. */
 export function noteUnfinished(work: Work, fitting: number, how: 'unreported' | 'uncorrected' | undefined): void {
@@ -24,7 +25,7 @@ export function isOfUncorrected(work: Work, screen: number, place: string): bool
   return screenOf(work, screen).fittings.some(
     (at) =>
       isUncorrected(work, at) &&
-      machine.fittings[at]?.bound.some((bound) => (machine.drafts[bound.draft]?.cell ?? bound.cell) === cell) === true,
+      machine.fittings[at]?.bound.some((bound) => cellBehind(machine, bound) === cell) === true,
   )
 }
 
@@ -34,8 +35,21 @@ export function dropUnfinished(work: Work, screen: number, cell: number): void {
   for (const at of screenOf(work, screen).fittings) {
     if (unfinished[at] === undefined) continue
     const { bound } = work.machine.fittings[at] as FittingPlan
-    if (!bound.some((one) => (work.machine.drafts[one.draft]?.cell ?? one.cell) === cell)) continue
+    if (!bound.some((one) => cellBehind(work.machine, one) === cell)) continue
     noteUnfinished(work, at, undefined)
     retellAll(work, at)
   }
+}
+
+/** Whether what a component holds of its shared values is what stands. */
+export function isAgreed(work: Work, fitting: number): boolean {
+  const { machine, slots } = work
+  const { bound, rows } = machine.fittings[fitting] as FittingPlan
+  return bound.every((one) => {
+    if (cellBehind(machine, one) < 0) return true
+    const [stands, known] = [slots[one.source], slots[one.known]]
+    if (rows === undefined) return equal(stands, known)
+    const byKey = known as Readonly<Record<string, unknown>>
+    return entries(stands).every((entry) => equal(memberOf(entry, one.member ?? ''), byKey[keyOf(entry, rows.key)]))
+  })
 }

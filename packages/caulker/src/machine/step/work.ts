@@ -23,6 +23,8 @@ export interface Work {
   entered: number | undefined
   /** In an interior: its owner has done this itself, by a tell or a command, and is not told of it. */
   silent: 'told' | 'command' | undefined
+  /** The fitting that a person is typing into. */
+  typing: number | undefined
   /** The fittings whose names are told again, whether they changed or not. */
   retold: Set<number> | undefined
 }
@@ -55,6 +57,7 @@ export function begin(machine: Machine, slots: unknown[], scratch: Scratch): Wor
     heard: [],
     answered: undefined,
     entered: undefined,
+    typing: undefined,
     silent: undefined,
     retold: undefined,
   }

@@ -155,7 +155,7 @@ describe('bindings that are sound', () => {
   const sound: [string, Parameters<typeof bound>[0]][] = [
     ['a value that is shown only', ({ text }) => ({ text: oneWay(text, { showOnly: true }) })],
     ['a value that is locked', ({ text }) => ({ text: oneWay(text), locked: true })],
-    ['a value that holds itself', ({ text }) => ({ own: oneWay(text) })],
+    ['a value that holds itself', ({ text }) => ({ text: twoWay(text), own: oneWay(text) })],
     ['two halves of one binding', ({ text }) => ({ text: oneWay(text), on: { 'text-set': [set(text, payload())] } })],
     [
       'a listener, where nobody else writes',

@@ -295,7 +295,11 @@ describe('what a finding names', () => {
           },
         }),
       }),
-      ['error bypassed-interception yard-text inside / field.input', 'error mute-value yard-text inside / text'],
+      [
+        'error bypassed-interception yard-text inside / field.input',
+        'error idle-command yard-text inside / reset',
+        'error mute-value yard-text inside / text',
+      ],
     ],
   ]
   for (const [what, made, found] of leaking) it(what, () => expect(said(made).sort()).to.eql(found))
@@ -304,7 +308,7 @@ describe('what a finding names', () => {
     const alone = screen('alone', {
       cells: {},
       fittings: { go: nativeButton },
-      bind: () => ({ go: { text: 'Go', on: { press: [go('alone'), go('nowhere')] } } }),
+      bind: () => ({ go: { text: 'Go', on: { press: [go('alone'), go('nowhere' as string)] } } }),
     })
     expect(said(journey('trip', { screens: { alone }, start: 'alone' })).sort()).to.eql([
       'error unknown-name trip / alone',

@@ -946,6 +946,63 @@ export const rows: Row[] = [
     single.act('again')
     expect([single.read('name'), single.read('id')]).to.eql(['new', 7])
   }),
+  row('13.55', async (player) => {
+    const spread = screen('spread', {
+      cells: { name: text, id: { ...whole, initial: 1 } },
+      sources: { office },
+      fittings: { field: note, n: count, fetch: button, again: button },
+      actions: ({ cells, sources }) => ({
+        fetch: [
+          call(sources.office.record, undefined, {
+            then: [set(cells.name, payload('/name')), set(cells.id, payload('/id'))],
+          }),
+        ],
+        again: [reset()],
+      }),
+      bind: ({ cells, actions }) => ({
+        field: { text: twoWay(cells.name) },
+        n: { n: twoWay(cells.id) },
+        fetch: { on: { press: actions.fetch } },
+        again: { on: { press: actions.again } },
+      }),
+      reset: { to: 'saved' },
+    })
+    const run = player.run(spread)
+    run.press('fetch')
+    await run.answer('office.record', { name: 'Heron', id: 7 })
+    run.edit('n', 'n', 9)
+    run.edit('field', 'text', 'Bittern')
+    run.leave('field')
+    run.press('again')
+    expect([run.read('name'), run.read('id'), run.shown('n', 'n')]).to.eql(['Heron', 7, 7])
+  }),
+  row('13.56', async (player) => {
+    const span = screen('nights', {
+      cells: { from: { ...whole, initial: 3 }, until: { ...whole, initial: 2 } },
+      sources: { office },
+      fittings: { from: count, until: count, book: button },
+      reckoned: ({ cells }) => ({
+        late: reckon([cells.from, cells.until], (from, until) => (until < from ? 'She leaves before she comes' : '')),
+      }),
+      bind: ({ cells }) => ({
+        from: { n: twoWay(cells.from) },
+        until: { n: twoWay(cells.until) },
+        book: { on: { press: [submit()] } },
+      }),
+      submit: {
+        sends: { bales: 'until', name: 'late' },
+        leaves: ['from'],
+        heldBy: { until: 'late' },
+        to: 'office.book',
+      },
+    })
+    const run = player.run(span)
+    run.press('book')
+    expect([run.problem('until'), run.pending()]).to.eql(['She leaves before she comes', []])
+    run.edit('until', 'n', 5)
+    run.press('book')
+    expect([run.problem('until'), run.pending()]).to.eql(['', ['office.book']])
+  }),
   row('13.42', (player) => {
     const run = player.run(order({ field: { needed: true }, name: { initial: '' } }))
     run.press('book')

@@ -365,3 +365,60 @@ const fromLibrary = typeFrom(z.object({ berth: z.number() }))
 contract('berth-pick', { values: { pick: { type: fromLibrary, default: { berth: 1 } } } })
 // @ts-expect-error a default off the library's type
 contract('berth-pick', { values: { pick: { type: fromLibrary, default: { berth: 'one' } } } })
+
+// What is carried has to fit where it is put, what is sent may be computed, and ways lead to screens that are there.
+const notes = { bales: { type: Type.Integer(), initial: 1 }, note: { type: Type.String(), initial: '' } }
+const first = screen('first', {
+  cells: notes,
+  fittings: { stepper: baleStepper, send: nativeButton },
+  sources: { office },
+  reckoned: ({ cells }) => ({
+    twice: reckon([cells.bales], (bales) => bales * 2),
+    wood: reckon([cells.note], () => 'oak'),
+  }),
+  actions: ({ cells, sources }) => ({
+    book: [
+      call(
+        sources.office.book,
+        { bales: 3, wood: 'oak' },
+        { then: [go('second'), set(cells.note, payload('/number'))] },
+      ),
+    ],
+    // @ts-expect-error the answer carries a text
+    wrong: [call(sources.office.book, { bales: 3, wood: 'oak' }, { then: [set(cells.bales, payload('/number'))] })],
+    blame: [call(sources.office.book, { bales: 3, wood: 'oak' }, { fails: [set(cells.note, payload('/reason'))] })],
+  }),
+  bind: ({ cells, actions }) => ({
+    stepper: {
+      label: 'x',
+      on: { 'bales-set': [set(cells.bales, payload())], 'limit-met': [set(cells.note, payload('/limit'))] },
+    },
+    send: { text: 'x', on: { press: actions.book } },
+  }),
+  submit: { sends: { bales: 'twice', wood: 'wood' }, to: 'office.book' },
+})
+const second = screen('second', {
+  cells: notes,
+  fittings: { stepper: baleStepper },
+  bind: ({ cells }) => ({
+    stepper: {
+      label: 'x',
+      on: {
+        // @ts-expect-error the event carries a text
+        'limit-met': [set(cells.bales, payload('/limit'))],
+      },
+    },
+  }),
+})
+screen('leaks', {
+  cells: notes,
+  fittings: { stepper: baleStepper },
+  reckoned: ({ cells }) => ({ twice: reckon([cells.bales], (bales) => bales * 2) }),
+  sources: { office },
+  bind: ({ cells }) => ({ stepper: { label: 'x', bales: twoWay(cells.bales) } }),
+  // @ts-expect-error neither a cell nor reckoned
+  submit: { sends: ['twic'], to: 'office.book' },
+})
+export const way = journey('way', { screens: { first, second }, start: 'first' })
+// @ts-expect-error a way that leads to no screen of the journey
+journey('way', { screens: { first, secnd: second }, start: 'first' })

@@ -1,9 +1,10 @@
-import { isContract, placeOf, type AnyContract } from '../contract/index.js'
+import { isContract, placeOf, waiverOf, type AnyContract, type Waivers } from '../contract/index.js'
 import { isHandlerTable, isInterior, isJourney, isScreen, isTopic } from '../wiring/index.js'
 import { designView, type Design } from './reading/design-view.js'
 import type { Finding, Leak, Rule } from './rules/rule.js'
 import { rules as allRules } from './rules/index.js'
 import { viewOf, type ScreenView } from './reading/screen-view.js'
+import { isReason } from './rules/unreasoned-waiver.js'
 
 /**
  * Whatever can be checked among what a module exports, by itself or in a list, or in any other bag of values.
@@ -59,6 +60,7 @@ export function createChecker(
     about('journey'),
     about('design'),
   ]
+  const ids = rules.map(({ id }) => id)
   const contracts = new WeakMap<object, Finding[]>()
   const views = new WeakMap<object, { view: ScreenView; findings: Finding[] | undefined }>()
 
@@ -92,7 +94,7 @@ export function createChecker(
   }
 
   return (design) => {
-    const seen = designView(design, viewAgain)
+    const seen = designView(design, viewAgain, ids)
     const found: Finding[] = [
       ...seen.contracts.flatMap(aboutContract),
       ...seen.screens.flatMap((view) => aboutScreen(view, view.screen.name)),
@@ -104,17 +106,31 @@ export function createChecker(
       for (const rule of ofScreens) collect(found, rule, rule.findAcross?.(view) ?? [], journey.name, journey)
     }
     for (const rule of ofDesigns)
-      for (const leak of rule.find(seen)) found.push(findingOf(rule, leak, leak.of.name, leak.of.written))
+      for (const leak of rule.find(seen)) collect(found, rule, [leak], leak.of.name, leak.of.written)
     return found
   }
 }
 
 function collect(found: Finding[], rule: Rule, leaks: Iterable<Leak>, owner: string, written: object): void {
-  for (const leak of leaks) found.push(findingOf(rule, leak, owner, written))
+  for (const leak of leaks) if (!isWaived(rule, leak, written)) found.push(findingOf(rule, leak, owner, written))
+}
+
+/** Whether what was written says itself, with a reason, that it breaks the rule here. */
+function isWaived(rule: Rule, leak: Leak, written: object): boolean {
+  const { waives } = written as { readonly waives?: Waivers }
+  if (waives === undefined) return false
+  const named = namesIn(leak)
+  const reason = waiverOf(waives, rule.id, [...named, named.join('.')])
+  return reason !== undefined && isReason(reason)
+}
+
+/** The names of a leak that say something to a reader. */
+function namesIn(leak: Leak): string[] {
+  return leak.at.filter((part) => !SECTIONS.has(part))
 }
 
 function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Finding {
-  const shown = leak.at.filter((part) => !SECTIONS.has(part))
+  const shown = namesIn(leak)
   return {
     rule: rule.id,
     level: leak.level ?? rule.level,

@@ -1,3 +1,4 @@
+import type { Waivers } from './data/waivers.js'
 import type {
   CommandClause,
   CommandDraft,
@@ -54,7 +55,7 @@ export interface Contract<T extends ContractTypes = ContractTypes> {
   /** The property that shows a message beside the field. */
   readonly problem: string | undefined
   /** Clause ids that are knowingly not kept, each with its reason. */
-  readonly waives: { readonly [clause: string]: string }
+  readonly waives: Waivers
   /** Clauses that nobody has confirmed, by where they stand, each with what it was guessed from. */
   readonly guesses: { readonly [at: string]: string }
   /** The contract that this one extends. */
@@ -91,7 +92,8 @@ export interface ContractDraft<
   form?: { value: NoInfer<Extract<keyof V, string>>; requiredBy?: NoInfer<Extract<keyof P, string>> }
   locks?: { readonly?: NoInfer<Extract<keyof P, string>>; disabled?: NoInfer<Extract<keyof P, string>> }
   problem?: NoInfer<Extract<keyof P, string>>
-  waives?: Record<string, string>
+  /** Clauses that are knowingly not kept: the reason, or the reason for each name that it is waived for. */
+  waives?: Record<string, string | Record<string, string>>
   guesses?: Record<string, string>
 }
 

@@ -1,5 +1,5 @@
 import { messageOf } from '../words/index.js'
-import { type AnyContract } from '../contract/index.js'
+import { waiverOf, type AnyContract } from '../contract/index.js'
 import { elementMount, rememberRoots } from '../dom/index.js'
 import type { BrokenClause, Clause, Examined } from './clauses/clause.js'
 import { clauses as allClauses } from './clauses/index.js'
@@ -127,7 +127,7 @@ async function probeIn(
 }
 
 async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
-  const waived = subject.contract.waives[clause.id]
+  const waived = waiverOf(subject.contract.waives, clause.id, [])
   if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, trails: 0 }
   if (clause.needsElement === true && subject.define === undefined)
     return { ...unproven(clause, 'It is no custom element.'), applies: false }

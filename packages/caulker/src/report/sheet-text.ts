@@ -14,6 +14,7 @@ import {
   type SlotClause,
   type Table,
   type ValueClause,
+  waiversOf,
 } from '../contract/index.js'
 
 /** What components promise, as text for people: one sheet a contract. */
@@ -58,7 +59,7 @@ function sheet(contract: AnyContract, width: number, ink: Ink): string[] {
       Object.entries(contract.locks).flatMap(([lock, by]): Row[] => (by === undefined ? [] : [[by, lock, '']])),
     ],
     ['messages', contract.problem === undefined ? [] : [[contract.problem, 'shown beside the field', '']]],
-    ['waived', Object.entries(contract.waives).map(([clause, reason]): Row => [clause, '', reason])],
+    ['waived', waiversOf(contract.waives).map(({ id, name = '', reason }): Row => [id, name, reason])],
     ['guessed, confirm or mend', Object.entries(contract.guesses).map(([at, reason]): Row => [at, '', reason])],
   ])
   const rows = sections.flatMap(([, of]) => of)

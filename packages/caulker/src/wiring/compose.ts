@@ -1,5 +1,5 @@
 import { CaulkerError, hint } from '../words/index.js'
-import { isContract, listed, mapValues, type TSchema } from '../contract/index.js'
+import { isContract, listed, mapValues, type TSchema, type Waivers } from '../contract/index.js'
 import type { Action, AnyScreen, Binding, CellClause, CellDraft, ResetClause, SubmitClause } from './screen-model.js'
 import { isSource, type AnySource } from './source.js'
 import type { Step, Steps } from './steps.js'
@@ -29,12 +29,14 @@ export interface AnyDraft {
     sends: unknown
     leaves?: string[]
     needs?: string[] | Record<string, string>
+    heldBy?: Record<string, string>
     to: string
     then?: StepsDraft
     fails?: StepsDraft
   }
   reset?: { to: ResetClause['to']; cells?: string[]; leaves?: string[] }
   keeps?: string[]
+  waives?: Waivers
 }
 
 /** What is already there before the draft is read: the face of a component, for its interior. */
@@ -88,13 +90,14 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     submit: draft.submit && submitClause(draft.submit, stepsOf),
     reset: draft.reset && { to: draft.reset.to, cells: draft.reset.cells, leaves: draft.reset.leaves ?? [] },
     keeps: [...(draft.keeps ?? [])],
+    waives: { ...draft.waives },
     commands: actionsOf(draft.commands),
     readings: { ...draft.readings?.(its) } as never,
   }
 }
 
 function submitClause(
-  { sends, leaves = [], needs = [], to, then, fails }: NonNullable<AnyDraft['submit']>,
+  { sends, leaves = [], needs = [], heldBy, to, then, fails }: NonNullable<AnyDraft['submit']>,
   stepsOf: (steps: StepsDraft | undefined) => Steps,
 ): SubmitClause {
   return {
@@ -103,6 +106,7 @@ function submitClause(
     needs: Array.isArray(needs)
       ? Object.fromEntries(needs.map((name: string) => [name, 'This is needed']))
       : { ...needs },
+    heldBy: { ...heldBy },
     to,
     then: stepsOf(then),
     fails: stepsOf(fails),
@@ -196,7 +200,7 @@ function actionOf(steps: unknown, written: object): Action {
 }
 
 const FUNCTIONS = ['reckoned', 'rows', 'shown', 'loads', 'actions', 'hears', 'commands', 'readings', 'bind']
-const SCREEN = ['cells', 'fittings', 'sources', 'topics', 'enters', 'submit', 'reset', 'keeps']
+const SCREEN = ['cells', 'fittings', 'sources', 'topics', 'enters', 'submit', 'reset', 'keeps', 'waives']
 
 function refuseMalformed(who: string, draft: unknown, isInterior: boolean): void {
   const fail = (wrong: string): never => {

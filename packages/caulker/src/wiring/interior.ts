@@ -10,6 +10,7 @@ import {
   type PropertyClause,
   type SchemaMap,
   type Static,
+  type Waivers,
 } from '../contract/index.js'
 import { compose, named } from './compose.js'
 import type { AnyScreen, CellClause, CellDraft } from './screen-model.js'
@@ -37,6 +38,8 @@ interface InteriorDraft<T extends ContractTypes, S extends SchemaMap, U extends 
   readings?: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D> }) => {
     readonly [K in keyof T['readings']]: Followed<Static<T['readings'][K]>>
   }
+  /** Rules of `check` that it knowingly breaks, each with the reason. */
+  waives?: Waivers
   bind: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D>; actions: NoInfer<A> }) => B & OnlyKnown<B, U>
 }
 

@@ -1,10 +1,10 @@
 import { CaulkerError, hint } from '../words/index.js'
-import { mapValues, rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
+import { mapValues, rememberPlace, type SchemaMap, type Static, type Waivers } from '../contract/index.js'
 import { cellClause, named } from './compose.js'
 import { isScreen } from './screen.js'
 import type { AnyScreen, CellClause, CellDraft, Screen } from './screen-model.js'
 import type { Cell } from './tokens.js'
-import type { CellsOf } from './types.js'
+import type { CellsOf, Wrong } from './types.js'
 
 /** Several screens that share cells, with ways between them. */
 export interface Journey<U extends Record<string, AnyScreen> = Record<string, AnyScreen>> {
@@ -19,21 +19,33 @@ export interface Journey<U extends Record<string, AnyScreen> = Record<string, An
   readonly shares: Readonly<Record<string, Readonly<Record<string, string>>>>
   /** What becomes of open drafts when a screen is left. */
   readonly leaving: 'keep' | 'discard' | 'stay'
+  /** Rules that it knowingly breaks, each with the reason. */
+  readonly waives: Waivers
   /** Only for the compiler: its screens. */
   readonly types?: U
 }
 
 type Names<T> = Extract<keyof T, string>
 type CellTypes<K> =
-  K extends Screen<infer S, any, any, any, any> ? { readonly [N in keyof S]?: Cell<Static<S[N]>> } : never
+  K extends Screen<infer S, any, any, any, any, any> ? { readonly [N in keyof S]?: Cell<Static<S[N]>> } : never
+
+/** Each way has to lead to a screen of the journey; else a sentence names the closest. */
+type Connected<U> = {
+  [K in keyof U]: [Nowhere<U[K], keyof U>] extends [never]
+    ? unknown
+    : Wrong<'screen of this journey', Nowhere<U[K], keyof U>, keyof U>
+}
+type Nowhere<K, All> =
+  K extends Screen<any, any, any, any, any, infer W> ? (string extends W ? never : Exclude<W, All>) : never
 
 export interface JourneyDraft<S extends SchemaMap, U extends Record<string, AnyScreen>> {
   cells?: { [K in keyof S]: CellDraft<S[K]> }
-  screens: U
+  screens: U & Connected<NoInfer<U>>
   start: NoInfer<Names<U>>
   ends?: readonly NoInfer<Names<U>>[]
   shares?: (its: { cells: CellsOf<S> }) => { readonly [K in keyof U]?: CellTypes<U[K]> }
   leaving?: 'keep' | 'discard' | 'stay'
+  waives?: Waivers
 }
 
 /**
@@ -78,6 +90,7 @@ export function journey<S extends SchemaMap, const U extends Record<string, AnyS
       mapValues(of as object, (cell) => (cell as { name: string }).name),
     ),
     leaving: draft.leaving ?? 'keep',
+    waives: { ...draft.waives },
   }
   rememberPlace(made, journey)
   return Object.freeze(made)
@@ -94,7 +107,7 @@ function refuseMalformed(name: unknown, draft: unknown): void {
   }
   if (typeof draft !== 'object' || draft === null) return fail('must be an object with screens and start')
   const parts = draft as Record<string, unknown>
-  const sections = ['cells', 'screens', 'start', 'ends', 'shares', 'leaving']
+  const sections = ['cells', 'screens', 'start', 'ends', 'shares', 'leaving', 'waives']
   for (const section of Object.keys(parts))
     if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
   const screens = parts['screens']

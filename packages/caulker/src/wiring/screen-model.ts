@@ -1,4 +1,4 @@
-import type { After, Amend, OneOrMore, Refuse, SchemaMap, Static, TSchema } from '../contract/index.js'
+import type { After, Amend, OneOrMore, Refuse, SchemaMap, Static, TSchema, Waivers } from '../contract/index.js'
 import type { AnySource } from './source.js'
 import type { AnyOperation, Steps } from './steps.js'
 import type { Cell, DraftOf, OneWay, Reckoned, Rows, Showing, TwoWay } from './tokens.js'
@@ -56,6 +56,8 @@ export interface SubmitClause {
   readonly leaves: readonly string[]
   /** Cells that must not be empty, with what is said where they are. */
   readonly needs: Readonly<Record<string, string>>
+  /** By cell: the reckoned cell that says what is wrong with it, such as beside another cell; empty where nothing is. */
+  readonly heldBy: Readonly<Record<string, string>>
   readonly to: string
   readonly then: Steps
   readonly fails: Steps
@@ -75,6 +77,7 @@ export interface Screen<
   D = Record<string, Reckoned<unknown>>,
   A = unknown,
   O = Readonly<Record<string, AnySource>>,
+  W = string,
 > {
   readonly kind: 'screen'
   readonly name: string
@@ -96,12 +99,14 @@ export interface Screen<
   readonly reset: ResetClause | undefined
   /** The cells that outlive the screen in its journey. */
   readonly keeps: readonly string[]
+  /** Rules that it knowingly breaks, each with the reason. */
+  readonly waives: Waivers
   /** In the interior of a component: what carries out each command, and what each reading is. */
   readonly commands: Readonly<Record<string, Action>>
   readonly readings: Readonly<Record<string, Cell<unknown> | Reckoned<unknown>>>
-  /** Only for the compiler: the types of the cells. */
-  readonly types?: { cells: { [K in keyof S]: Static<S[K]> } }
+  /** Only for the compiler: the types of the cells, and the screens to which it leads. */
+  readonly types?: { cells: { [K in keyof S]: Static<S[K]> }; ways: W }
 }
 
 // A typed seam: any screen.
-export type AnyScreen = Screen<any, any, any, any, any>
+export type AnyScreen = Screen<any, any, any, any, any, any>

@@ -1,9 +1,9 @@
 import { CaulkerError } from '../words/index.js'
-import { rememberPlace, type SchemaMap, type Static } from '../contract/index.js'
+import { rememberPlace, type SchemaMap, type Static, type Waivers } from '../contract/index.js'
 import { compose } from './compose.js'
 import type { AnyScreen, CellDraft, Load, Screen } from './screen-model.js'
 import type { Source } from './source.js'
-import type { OperationRef, Steps } from './steps.js'
+import type { Failed, OperationRef, Steps, StepsOf } from './steps.js'
 import type { Reckoned, Rows, Showing } from './tokens.js'
 import type { Topic } from './topic.js'
 import type {
@@ -16,6 +16,7 @@ import type {
   RowsOf,
   SourcesOf,
   TopicsOf,
+  WaysIn,
 } from './types.js'
 
 type Sections<S extends SchemaMap, U, O, T, D> = {
@@ -26,7 +27,13 @@ type Sections<S extends SchemaMap, U, O, T, D> = {
   topics: TopicsOf<T>
 }
 type Names<T> = Extract<keyof T, string>
-type StepsOf<I> = Steps | ((its: I) => Steps)
+type Listed<I, P = unknown> = StepsOf<P> | ((its: I) => StepsOf<P>)
+
+declare const PENDING: unique symbol
+/** What `bind` returns, as long as the compiler has not come to it: until then it does not know what is reckoned either. */
+type Pending<U extends AnyFittings> = { [K in keyof U]: GivenOf<U[K]> } & { [PENDING]?: true }
+/** The names that a submit may send. */
+type Sent<S, D, B> = typeof PENDING extends keyof B ? string : NoInfer<Names<S> | Names<D>>
 
 export interface ScreenDraft<
   S extends SchemaMap,
@@ -50,8 +57,10 @@ export interface ScreenDraft<
   /** What each cell is loaded with when the screen is entered. */
   loads?: (its: { cells: CellsOf<S>; sources: SourcesOf<O> }) => { readonly [K in keyof S]?: Load<Static<S[K]>> }
   actions?: (its: Sections<S, U, O, T, D>) => A
-  enters?: StepsOf<Sections<S, U, O, T, D>>
-  hears?: (its: Sections<S, U, O, T, D>) => { readonly [K in keyof T]?: Steps }
+  enters?: Listed<Sections<S, U, O, T, D>>
+  hears?: (its: Sections<S, U, O, T, D>) => {
+    readonly [K in keyof T]?: StepsOf<T[K] extends Topic<infer P> ? Static<P> : unknown>
+  }
   bind: (its: {
     cells: CellsOf<S>
     reckoned: NoInfer<D>
@@ -59,13 +68,15 @@ export interface ScreenDraft<
     row: RowsOf<NoInfer<W>>
   }) => B & OnlyKnown<B, U>
   submit?: {
-    sends: readonly NoInfer<Names<S> | Names<D>>[] | Readonly<Record<string, NoInfer<Names<S> | Names<D>>>>
+    sends: readonly Sent<S, D, B>[] | Readonly<Record<string, Sent<S, D, B>>>
     leaves?: readonly NoInfer<Names<S>>[]
     /** Cells that must not be empty when it is sent; what is missing is said beside their fields. */
     needs?: readonly NoInfer<Names<S>>[] | { readonly [K in NoInfer<Names<S>>]?: string }
+    /** Rules across cells: by cell, the reckoned text that says what is wrong with it; an empty one lets the submit pass. */
+    heldBy?: { readonly [K in NoInfer<Names<S>>]?: Sent<S, D, B> }
     to: OperationName<NoInfer<O>>
-    then?: StepsOf<Sections<S, U, O, T, D>>
-    fails?: StepsOf<Sections<S, U, O, T, D>>
+    then?: Listed<Sections<S, U, O, T, D>, any>
+    fails?: Listed<Sections<S, U, O, T, D>, Failed>
   }
   reset?: {
     to: 'initial' | 'default' | 'saved'
@@ -73,6 +84,8 @@ export interface ScreenDraft<
     leaves?: readonly NoInfer<Names<S>>[]
   }
   keeps?: readonly NoInfer<Names<S>>[]
+  /** Rules of `check` that it knowingly breaks: the reason, or the reason for each fitting, cell or action that it is waived for. */
+  waives?: Waivers
 }
 
 /**
@@ -97,13 +110,13 @@ export interface ScreenDraft<
 export function screen<
   S extends SchemaMap,
   U extends AnyFittings,
-  B extends { [K in keyof U]: GivenOf<U[K]> },
+  B extends { [K in keyof U]: GivenOf<U[K]> } = Pending<U>,
   D extends Record<string, Reckoned<any>> = {},
   A extends { [K in keyof A]: Steps } = {},
   O extends Record<string, Source<any>> = {},
   T extends Record<string, Topic<any>> = {},
   W extends Record<string, Rows<any>> = {},
->(name: string, draft: ScreenDraft<S, U, O, T, D, W, A, B>): Screen<S, U, D, A, O> {
+>(name: string, draft: ScreenDraft<S, U, O, T, D, W, A, B>): Screen<S, U, D, A, O, WaysIn<A, B>> {
   if (typeof name !== 'string' || name === '')
     throw new CaulkerError(
       'malformed-screen',

@@ -2,9 +2,9 @@ import type { CommandMap, Static, TSchema } from '../contract/index.js'
 import type { AnyCell, Cell, FittingRef, Followed, Into } from './tokens.js'
 
 /** Stands for what the event or the answer carried, inside the steps that follow from it; `at` is a JSON Pointer into it (RFC 6901). */
-export interface Payload {
+export interface Payload<At extends string = string> {
   readonly kind: 'payload'
-  readonly at: string
+  readonly at: At
 }
 
 /** An operation of a source, as a step names it. */
@@ -77,16 +77,46 @@ export type Step =
 /** Steps that run in the order in which they are listed. */
 export type Steps = readonly Step[]
 
+/** A step, for the compiler: what has to be carried where it stands (`P`), and the screens to which it leads (`W`). */
+export type StepOf<P, W = never> = Step & {
+  readonly carries?: (payload: P) => void
+  readonly leads?: W
+}
+
+/** Steps that may stand where a `P` is carried. */
+export type StepsOf<P> = readonly StepOf<P, unknown>[]
+
+/** What has to be carried, so that a `T` stands in it at a JSON Pointer. */
+type Carrying<At extends string, T> = string extends At
+  ? unknown
+  : At extends ''
+    ? T
+    : At extends `/${infer Member}/${infer Rest}`
+      ? { readonly [K in Member]: Carrying<`/${Rest}`, T> }
+      : At extends `/${infer Member}`
+        ? { readonly [K in Member]: T }
+        : unknown
+
+/** The screens to which steps lead, as far as the compiler sees them. */
+export type WaysOf<F> = F extends readonly (infer E)[] ? WayOf<E> : never
+type WayOf<E> = E extends { readonly leads?: infer W } ? (unknown extends W ? never : Extract<W, string>) : never
+
+/** What the steps after a failure are told: why, and what is wrong with which member. */
+export interface Failed {
+  readonly reason: string
+  readonly problems: Readonly<Record<string, string>>
+}
+
 /** What an operation is given: constants, cells, or an object of them. */
 export type GivenTo<T> =
   | (T extends readonly unknown[] ? T : T extends object ? { [K in keyof T]: T[K] | Followed<T[K]> | Payload } : T)
   | Followed<T>
   | Payload
 
-interface Follow {
+interface Follow<Gives, F, G> {
   /** Steps that run when the answer has come; there {@link payload} is what it carried. */
-  then?: Steps
-  fails?: Steps
+  then?: F & StepsOf<unknown extends Gives ? any : Gives>
+  fails?: G & StepsOf<Failed>
 }
 
 /**
@@ -105,7 +135,10 @@ interface Follow {
  * console.assert(slip.actions.ease.steps[0]?.step === 'set')
  * ```
  */
-export function set<T>(cell: Cell<T>, value: NoInfer<T> | Payload | Followed<NoInfer<T>>): Step {
+export function set<T, const At extends string>(
+  cell: Cell<T>,
+  value: NoInfer<T> | Payload<At> | Followed<NoInfer<T>>,
+): StepOf<Carrying<At, T>> {
   return { step: 'set', cell, value }
 }
 
@@ -149,7 +182,7 @@ export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
   fitting: FittingRef<C>,
   command: K,
   ...args: C[K] extends { takes: infer T extends TSchema } ? [Static<T> | Payload | Followed<Static<T>>] : []
-): Step {
+): StepOf<unknown> {
   return { step: 'run', fitting, command, args }
 }
 
@@ -174,13 +207,13 @@ export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
  * console.assert(slip.actions.ease.steps[0]?.step === 'call')
  * ```
  */
-export function call<Takes, Gives>(
+export function call<Takes, Gives, const F extends Steps = [], const G extends Steps = []>(
   operation: OperationRef<Takes, Gives>,
   ...rest: undefined extends Takes
-    ? [given?: Takes, more?: Follow & { into?: Into<Gives> }]
-    : [given: GivenTo<NoInfer<Takes>>, more?: Follow & { into?: Into<Gives> }]
-): Step {
-  const [given, more = {}] = rest
+    ? [given?: Takes, more?: Follow<NoInfer<Gives>, F, G> & { into?: Into<Gives> }]
+    : [given: GivenTo<NoInfer<Takes>>, more?: Follow<NoInfer<Gives>, F, G> & { into?: Into<Gives> }]
+): StepOf<unknown, WaysOf<F> | WaysOf<G>> {
+  const [given, more = {}] = rest as [unknown, { into?: unknown; then?: Steps; fails?: Steps }?]
   return {
     step: 'call',
     operation,
@@ -276,10 +309,10 @@ export function reset(): Step {
  * console.assert(slip.actions.ease.steps[0]?.step === 'save')
  * ```
  */
-export function save<Takes, Gives>(
+export function save<Takes, Gives, const F extends Steps = [], const G extends Steps = []>(
   fitting: AnyFitting,
-  more: Follow & { to?: OperationRef<Takes, Gives>; given?: GivenTo<NoInfer<Takes>> } = {},
-): Step {
+  more: Follow<NoInfer<Gives>, F, G> & { to?: OperationRef<Takes, Gives>; given?: GivenTo<NoInfer<Takes>> } = {},
+): StepOf<unknown, WaysOf<F> | WaysOf<G>> {
   return { step: 'save', fitting, to: more.to, given: more.given, then: more.then ?? [], fails: more.fails ?? [] }
 }
 
@@ -320,7 +353,10 @@ export function discard(fitting: AnyFitting): Step {
  * console.assert(slip.actions.ease.steps[0]?.step === 'go')
  * ```
  */
-export function go(to: string, more: { when?: Followed<boolean>; otherwise?: string } = {}): Step {
+export function go<const To extends string>(
+  to: To,
+  more: { when?: Followed<boolean>; otherwise?: string } = {},
+): StepOf<unknown, To> {
   return { step: 'go', to, when: more.when, otherwise: more.otherwise ?? 'Something is missing here' }
 }
 
@@ -362,10 +398,14 @@ export function back(): Step {
  * console.assert(slip.actions.ease.steps[0]?.step === 'announce')
  * ```
  */
-export function announce<T>(
+export function announce<T, const At extends string>(
   topic: TopicRef<T>,
-  ...value: undefined extends T ? [] : [NoInfer<T> | Payload | Followed<NoInfer<T>>]
-): Step {
+  ...value: unknown extends T
+    ? [value?: unknown]
+    : undefined extends T
+      ? []
+      : [NoInfer<T> | Payload<At> | Followed<NoInfer<T>>]
+): StepOf<Carrying<At, T>> {
   return { step: 'announce', topic, value: value[0] }
 }
 
@@ -384,7 +424,10 @@ export function announce<T>(
  * console.assert(inside.contract === winch)
  * ```
  */
-export function report<T>(event: EventRef<T>, value?: NoInfer<T> | Payload | Followed<NoInfer<T>>): Step {
+export function report<T, const At extends string>(
+  event: EventRef<T>,
+  value?: NoInfer<T> | Payload<At> | Followed<NoInfer<T>>,
+): StepOf<Carrying<At, T>> {
   return { step: 'report', event, value }
 }
 
@@ -405,8 +448,8 @@ export function report<T>(event: EventRef<T>, value?: NoInfer<T> | Payload | Fol
  * console.assert(slip.actions.ease.steps[0]?.step === 'set')
  * ```
  */
-export function payload(at = ''): Payload {
-  return { kind: 'payload', at }
+export function payload<const At extends string = ''>(at?: At): Payload<At> {
+  return { kind: 'payload', at: at ?? ('' as At) }
 }
 
 export function isPayload(value: unknown): value is Payload {

@@ -33,12 +33,15 @@ export interface DesignView {
   readonly journeys: readonly JourneyView[]
   readonly topics: readonly AnyTopic[]
   readonly handlers: readonly HandlerTable[]
+  /** The ids of all rules that it is read by. */
+  readonly rules: readonly string[]
 }
 
 /** Reads a design for the rules; `view` makes the view of a screen, of which a journey may hold some cells. */
 export function designView(
   { contracts, screens, interiors = [], journeys = [], topics = [], handlers = [] }: Design,
   view: typeof viewOf = viewOf,
+  rules: readonly string[] = [],
 ): DesignView {
   const shared = sharedCells(journeys)
   const seen = (screen: AnyScreen) => view(screen, shared.get(screen))
@@ -56,6 +59,7 @@ export function designView(
     })),
     topics,
     handlers,
+    rules,
   }
 }
 

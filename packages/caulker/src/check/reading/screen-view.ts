@@ -320,7 +320,9 @@ function* readables(
     ...Object.values(screen.shown).map(({ source }) => source),
     ...Object.values(screen.readings),
     ...actions.flatMap(({ action }) => [...allSteps(action.steps)].flatMap(givenReadables)),
-    ...Object.values(screen.submit?.sends ?? {}).map((name) => reckoned[name] ?? { kind: 'cell', name }),
+    ...[...Object.values(screen.submit?.sends ?? {}), ...Object.values(screen.submit?.heldBy ?? {})].map(
+      (name) => reckoned[name] ?? { kind: 'cell', name },
+    ),
   ]
   yield* others.filter(isReadable)
 }

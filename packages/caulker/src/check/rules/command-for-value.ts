@@ -1,5 +1,5 @@
 import { labelOf } from '../../words/index.js'
-import { valueClauses } from '../../contract/index.js'
+import { givenClauses, type AnyContract } from '../../contract/index.js'
 import { contractRule, leak } from './rule.js'
 
 /** A command that does what telling the value would do. */
@@ -17,13 +17,22 @@ import { contract, Type } from 'caulker'
 export const winch = contract('chain-winch', { summary: 'A winch', values: { turns: { type: Type.Integer(), default: 0 } }, commands: { reset: { effect: 'reset' } } })`,
   *find(contract) {
     for (const command of Object.keys(contract.commands))
-      for (const value of valueClauses(contract))
-        if (
-          /^(?:set|clear|update|change|empty)$/.test(command.slice(0, -value.name.length)) &&
-          labelOf(command.slice(-value.name.length)) === labelOf(value.name)
-        )
-          yield leak(['commands', command], `the command '${command}' does what telling '${value.name}' does`, {
-            mend: `Drop it; owners tell '${value.name}'.`,
+      for (const clause of givenClauses(contract))
+        if (tellsIt(contract, command, clause.name))
+          yield leak(['commands', command], `the command '${command}' does what telling '${clause.name}' does`, {
+            mend: `Drop it; owners tell '${clause.name}'.`,
           })
   },
 })
+
+const TELLING = /^(?:set|clear|update|change|empty|toggle)$/
+
+/** Whether a command is named as if it told a property or a value, or as if it turned a lock. */
+function tellsIt({ locks }: AnyContract, command: string, name: string): boolean {
+  const verb = command.slice(0, -name.length).replace(/[-_]$/, '')
+  if (TELLING.test(verb) && labelOf(command.slice(-name.length)) === labelOf(name)) return true
+  return (
+    (name === locks.disabled && (command === 'disable' || command === 'enable')) ||
+    (name === locks.readonly && (command === 'lock' || command === 'unlock'))
+  )
+}

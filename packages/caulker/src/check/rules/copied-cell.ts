@@ -1,7 +1,9 @@
-import { equal } from '../../contract/index.js'
-import { isPayload } from '../../wiring/index.js'
-import { leak, screenRule } from './rule.js'
-import { isShared } from '../reading/screen-view.js'
+import { equal, printed } from '../../contract/index.js'
+import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
+import { isReadable } from '../reading/given.js'
+import { clauseIn, isShared, type ScreenView } from '../reading/screen-view.js'
+import { sendings } from '../reading/sends.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
 /** Two cells that take the same report: two copies of one truth. */
 export const copiedCell = screenRule({
@@ -27,14 +29,13 @@ export const plan = screen('plan', {
   bind: ({ cells }) => ({ pick: { now: oneWay(cells.berth), also: oneWay(cells.berth), on: { picked: [set(cells.berth, payload())] } } }),
 })`,
   *find(view) {
-    for (const { at, action } of view.actions) {
-      const takers = [
-        ...new Set(
-          action.steps.flatMap((step) => (step.step === 'set' && isPayload(step.value) ? [step.cell.name] : [])),
-        ),
-      ]
-      if (takers.length > 1) yield leak(at, `${takers.map((name) => `'${name}'`).join(' and ')} take the same report`)
-    }
+    for (const { at, action } of view.actions)
+      for (const takers of takersByPart(action.steps))
+        if (takers.length > 1)
+          yield leak(
+            at,
+            `${takers.map((name) => `'${name}'`).join(' and ')} take the same ${at[0] === 'bind' ? 'report' : 'answer'}`,
+          )
     for (const fitting of view.fittings)
       for (const [value, binding] of fitting.boundValues())
         for (const taker of fitting.takersOf(value))
@@ -46,19 +47,124 @@ export const plan = screen('plan', {
   },
   *findAcross({ journey, screens }) {
     const isOwn = (screen: string, cell: string) => !Object.hasOwn(journey.shares[screen] ?? {}, cell)
+    const seen = new Set<string>()
     for (const [from, edited] of screens)
-      for (const cell of edited.editedCells())
-        for (const [to, shown] of screens) {
-          const here = edited.cells.get(cell)
-          const there = shown.cells.get(cell)
-          if (from === to || here === undefined || there === undefined || !isOwn(from, cell) || !isOwn(to, cell))
-            continue
-          if (equal(here.type, there.type) && shown.readCells().has(cell) && shown.writersOf(cell).length === 0)
-            yield leak(
-              ['screens', to],
-              `'${cell}' is edited on '${from}' and shown on '${to}', and each holds its own`,
-              { mend: `Lift it: give the journey a cell '${cell}', and share it with both.` },
-            )
+      for (const cell of [...edited.cells.keys()])
+        for (const [to, other] of screens) {
+          if (from === to || !isOwn(from, cell) || !isOwn(to, cell)) continue
+          const how = copyOf(edited, other, cell)
+          const key = [from, to].sort().join()
+          if (how === undefined || (how.isMutual && seen.has(`${key} ${cell}`))) continue
+          seen.add(`${key} ${cell}`)
+          yield leak(
+            ['screens', to],
+            `'${cell}' is ${how.here} on '${from}' and ${how.there} on '${to}', and each holds its own`,
+            {
+              mend: `Lift it: give the journey a cell '${cell}', and share it with both.`,
+            },
+          )
         }
+    yield* announcedCopies(screens, isOwn)
   },
 })
+
+/** The cells that take one and the same part of what was reported or answered, by that part. */
+function takersByPart(steps: Steps): string[][] {
+  const takers = new Map<string, Set<string>>()
+  for (const step of steps)
+    if (step.step === 'set' && isPayload(step.value))
+      takers.set(step.value.at, new Set([...(takers.get(step.value.at) ?? []), step.cell.name]))
+  return [...takers.values()].map((names) => [...names])
+}
+
+/** How a cell of the same name and type is one truth on two screens, each with its own. */
+function copyOf(
+  from: ScreenView,
+  to: ScreenView,
+  cell: string,
+): { here: string; there: string; isMutual: boolean } | undefined {
+  const [here, there] = [from.cells.get(cell), to.cells.get(cell)]
+  if (here === undefined || there === undefined || !equal(here.type, there.type)) return undefined
+  const isEdited = from.editedCells().has(cell)
+  const isSetHere = isEdited || isTakenHere(from, cell)
+  if (isSetHere && to.readCells().has(cell) && to.writersOf(cell).length === 0)
+    return { here: isEdited ? 'edited' : 'set', there: 'shown', isMutual: false }
+  return isEdited && to.editedCells().has(cell) && isOneRecord(from, to, cell)
+    ? { here: 'edited', there: 'edited', isMutual: true }
+    : undefined
+}
+
+/** Whether a report or an answer is put into it. */
+function isTakenHere({ actions, screen }: ScreenView, cell: string): boolean {
+  return (
+    Object.hasOwn(screen.loads, cell) ||
+    actions.some(({ action }) =>
+      [...allSteps(action.steps)].some(
+        (step) =>
+          (step.step === 'set' && step.cell.name === cell && isPayload(step.value)) ||
+          (step.step === 'call' && step.into?.name === cell),
+      ),
+    )
+  )
+}
+
+/** Whether both load it with the same operation, or send it to the same member of a source. */
+function isOneRecord(from: ScreenView, to: ScreenView, cell: string): boolean {
+  const places = (view: ScreenView) => {
+    const load = view.screen.loads[cell]
+    return [
+      ...(load === undefined ? [] : [`load ${load.operation.source}.${load.operation.name} ${printed(load.given)}`]),
+      ...sendings(view).flatMap(({ ref, members }) =>
+        Object.entries(members)
+          .filter(([, given]) => isReadable(given) && view.cellsBehind(given).has(cell))
+          .map(([member]) => `${ref.source} ${member}`),
+      ),
+    ]
+  }
+  const here = places(from)
+  return places(to).some((place) => here.includes(place))
+}
+
+/** What one screen holds and announces, and another keeps for itself when it hears it. */
+function* announcedCopies(
+  screens: ReadonlyMap<string, ScreenView>,
+  isOwn: (screen: string, cell: string) => boolean,
+): Iterable<Leak> {
+  for (const [from, speaker] of screens)
+    for (const { topic, cell } of announced(speaker).filter(({ cell }) => isOwn(from, cell)))
+      for (const [to, hearer] of screens)
+        for (const [name, { steps }] of Object.entries(hearer.screen.hears))
+          for (const step of from === to || clauseIn(hearer.screen.topics, name)?.name !== topic ? [] : steps)
+            if (
+              step.step === 'set' &&
+              isPayload(step.value) &&
+              isOwn(to, step.cell.name) &&
+              hearer.readCells().has(step.cell.name)
+            )
+              yield leak(
+                ['screens', to],
+                `'${to}' keeps in '${step.cell.name}' what '${from}' holds in '${cell}' and announces with '${topic}'`,
+                { mend: `Lift it: give the journey a cell, and share it as '${cell}' and as '${step.cell.name}'.` },
+              )
+}
+
+/** The topics that hand on what a cell of the screen holds. */
+function announced(view: ScreenView): { topic: string; cell: string }[] {
+  return view.actions.flatMap((placed) =>
+    [...allSteps(placed.action.steps)].flatMap((step) => {
+      if (step.step !== 'announce') return []
+      const topic = clauseIn(view.screen.topics, step.topic.name)?.name ?? step.topic.name
+      if (isReadable(step.value)) return [...view.cellsBehind(step.value)].map((cell) => ({ topic, cell }))
+      if (!isPayload(step.value)) return []
+      return view
+        .triggersOf(placed)
+        .flatMap(({ fitting, event }) =>
+          fitting
+            .boundValues()
+            .flatMap(([value, binding]) =>
+              value.event === event && isShared(binding) ? [{ topic, cell: binding.source.name }] : [],
+            ),
+        )
+    }),
+  )
+}

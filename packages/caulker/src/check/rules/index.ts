@@ -54,6 +54,19 @@ import { unreadCell } from './unread-cell.js'
 import { unreasonedWaiver } from './unreasoned-waiver.js'
 import { unsetCell } from './unset-cell.js'
 import { wrongOperation } from './wrong-operation.js'
+import { unboundValue } from './unbound-value.js'
+import { undeclaredStep } from './undeclared-step.js'
+import { idleClause } from './idle-clause.js'
+import { unequalBounds } from './unequal-bounds.js'
+import { feedsItself } from './feeds-itself.js'
+import { failureClears } from './failure-clears.js'
+import { twoMasters } from './two-masters.js'
+import { hiddenDraft } from './hidden-draft.js'
+import { droppedSave } from './dropped-save.js'
+import { sendsUnderDraft } from './sends-under-draft.js'
+import { halfLocked } from './half-locked.js'
+import { idleCommand } from './idle-command.js'
+import { deadLine } from './dead-line.js'
 
 /** The rules about a contract by itself. */
 const aboutContracts = [
@@ -69,7 +82,6 @@ const aboutContracts = [
   splitValue,
   noEmpty,
   commandForValue,
-  unreasonedWaiver,
   undocumented,
   narrowedExtension,
 ]
@@ -86,6 +98,8 @@ const aboutScreens = [
   neverShown,
   frozenValue,
   halfBound,
+  unboundValue,
+  twoMasters,
   unheardEvent,
   heardTwice,
   twoWriters,
@@ -95,24 +109,40 @@ const aboutScreens = [
   failingFunction,
   impureFunction,
   commandTooEarly,
+  undeclaredStep,
+  feedsItself,
   sourceMismatch,
   wrongOperation,
   refreshBeforeAnswer,
   submitOmits,
   submitBeforeCommit,
+  sendsUnderDraft,
+  failureClears,
   resetMisses,
   draftNeverSaved,
   draftOverwrites,
+  hiddenDraft,
+  droppedSave,
   duplicateKey,
   requiredHidden,
+  unequalBounds,
+  idleClause,
 ]
 
 /** The rules about what is inside a component, and behind its face. */
-const aboutInteriors = [deafProperty, muteValue, bypassedInterception, unknownHandler]
+const aboutInteriors = [
+  deafProperty,
+  muteValue,
+  bypassedInterception,
+  halfLocked,
+  idleCommand,
+  unknownHandler,
+  deadLine,
+]
 
 /** The rules about what belongs together: screens of a journey, topics, whole designs. */
 const aboutJourneys = [deadEnd, unreachedScreen, ownerTooHigh]
-const aboutDesigns = [doubledTag, circularWiring, unheardTopic, tooMuchPublic]
+const aboutDesigns = [doubledTag, circularWiring, unheardTopic, tooMuchPublic, unreasonedWaiver]
 
 /** Every rule, in the order in which findings are listed. */
 export const rules: readonly Rule[] = [

@@ -35,19 +35,28 @@ export const berths = screen('berths', {
 })`,
   *find(view) {
     for (const { at, action } of view.actions)
-      for (const { change, cell } of tooEarly(view, action.steps))
-        yield leak(at, `'${cell}' is loaded again while ${change} is still on its way`)
+      for (const { change, cell, isListedFirst } of tooEarly(view, action.steps))
+        yield leak(
+          at,
+          isListedFirst === true
+            ? `'${cell}' is loaded again before ${change} has even been asked for`
+            : `'${cell}' is loaded again while ${change} is still on its way`,
+        )
   },
 })
 
-function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ change: string; cell: string }> {
+function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ change: string; cell: string; isListedFirst?: true }> {
   const changed = new Map<string, string>()
+  const loading = new Map<string, string>()
   for (const step of steps) {
     const change =
       step.step === 'refresh' ? changed.get(view.screen.loads[step.cell.name]?.operation.source ?? '') : undefined
     if (step.step === 'refresh' && change !== undefined) yield { change, cell: step.cell.name }
     const made = changeOf(view, step)
     if (made !== undefined) changed.set(made.source, made.change)
+    const early = made === undefined ? undefined : loading.get(made.source)
+    if (made !== undefined && early !== undefined) yield { change: made.change, cell: early, isListedFirst: true }
+    if (step.step === 'refresh') loading.set(view.screen.loads[step.cell.name]?.operation.source ?? '', step.cell.name)
     if (step.step !== 'call' && step.step !== 'save') continue
     yield* tooEarly(view, step.then)
     yield* tooEarly(view, step.fails)

@@ -1,4 +1,4 @@
-import { allSteps } from '../../wiring/index.js'
+import { allSteps, isPayload, type Step } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { FittingView, ScreenView } from '../reading/screen-view.js'
 
@@ -65,11 +65,16 @@ function isSaved(view: ScreenView, cell: string): boolean {
     view.actions.some(({ action }) =>
       [...allSteps(action.steps)].some(
         (step) =>
-          (step.step === 'call' && step.into?.name === cell) ||
+          (step.step === 'call' && (step.into?.name === cell || step.then.some((then) => takesAnswer(then, cell)))) ||
           (step.step === 'save' && drafted(view, step.fitting.name).includes(cell)),
       ),
     )
   )
+}
+
+/** A record that is spread over several cells. */
+function takesAnswer(step: Step, cell: string): boolean {
+  return step.step === 'set' && step.cell.name === cell && isPayload(step.value)
 }
 
 function drafted({ fittings }: ScreenView, fitting: string): string[] {

@@ -124,9 +124,19 @@ function* unknownInStep(view: ScreenView, at: readonly string[], step: Step): It
 /** What is sent, left, reset and kept, and where it is sent to. */
 function* unknownInScopes(view: ScreenView): Iterable<Leak> {
   const { submit, reset, keeps, reckoned } = view.screen
-  for (const name of Object.values(submit?.sends ?? {}))
-    if (!Object.hasOwn(reckoned as object, name)) yield* unknownCell(view, ['submit', 'sends'], name)
+  const followed: [string, string[]][] = [
+    ['sends', Object.values(submit?.sends ?? {})],
+    ['heldBy', Object.values(submit?.heldBy ?? {})],
+  ]
+  for (const [section, names] of followed)
+    for (const name of names)
+      if (!Object.hasOwn(reckoned as object, name) && !view.cells.has(name))
+        yield unknown(['submit', section], `the screen has neither a cell nor a reckoned cell '${name}'`, name, [
+          ...view.cells.keys(),
+          ...Object.keys(reckoned),
+        ])
   for (const name of Object.keys(submit?.needs ?? {})) yield* unknownCell(view, ['submit', 'needs'], name)
+  for (const name of Object.keys(submit?.heldBy ?? {})) yield* unknownCell(view, ['submit', 'heldBy'], name)
   for (const name of submit?.leaves ?? []) yield* unknownCell(view, ['submit', 'leaves'], name)
   for (const name of [...(reset?.cells ?? []), ...(reset?.leaves ?? [])]) yield* unknownCell(view, ['reset'], name)
   for (const name of keeps) yield* unknownCell(view, ['keeps'], name)

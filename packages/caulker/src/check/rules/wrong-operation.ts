@@ -1,5 +1,6 @@
-import { allSteps } from '../../wiring/index.js'
+import { allSteps, isPayload } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
+import type { ScreenView } from '../reading/screen-view.js'
 import { sendings, type Sending } from '../reading/sends.js'
 
 /** An operation that cannot do what the screen wants of it. */
@@ -33,7 +34,7 @@ export const berth = screen('berth', {
 })`,
   *find(view) {
     for (const sending of sendings(view)) {
-      const wrong = wrongAbout(sending)
+      const wrong = sending.how === 'submit' && usesAnswer(view) ? undefined : wrongAbout(sending)
       if (wrong !== undefined) yield leak(sending.at, `'${sending.ref.source}.${sending.ref.name}' ${wrong}`)
     }
     for (const { at, action } of view.actions)
@@ -48,6 +49,16 @@ export const berth = screen('berth', {
           })
   },
 })
+
+/** A search submits to what it reads, and shows the answer. */
+function usesAnswer({ screen }: ScreenView): boolean {
+  return (screen.submit?.then ?? []).some(
+    (step) =>
+      (step.step === 'set' && isPayload(step.value)) ||
+      (step.step === 'announce' && isPayload(step.value)) ||
+      (step.step === 'run' && step.args.some(isPayload)),
+  )
+}
 
 function wrongAbout({ how, operation, given, members }: Sending): string | undefined {
   const { effect, key } = operation

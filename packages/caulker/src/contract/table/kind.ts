@@ -170,6 +170,15 @@ export function partsOf<P extends Readonly<Record<string, Kind<any>>>>(
   }
 }
 
+/** Texts by name, each of them also name by name. */
+export function reasonsBy(what: string): Kind<Readonly<Record<string, string | Readonly<Record<string, string>>>>> {
+  const byName = plain({ type: 'object', patternProperties: { '^.*$': textSchema } })
+  return {
+    schema: plain({ type: 'object', patternProperties: { '^.*$': { anyOf: [textSchema, byName] } } }),
+    wrong: judged(isObject, what),
+  }
+}
+
 /** Texts by name. */
 export function textsBy(what: string): Kind<Readonly<Record<string, string>>> {
   return { schema: plain({ type: 'object', patternProperties: { '^.*$': textSchema } }), wrong: judged(isObject, what) }

@@ -1,8 +1,9 @@
 import { optional, silent, usually, type Said, type Table } from './entry.js'
-import { nameOf, namesOf, partsOf, text, textsBy, type Kind } from './kind.js'
+import { nameOf, namesOf, partsOf, text, textsBy, reasonsBy, type Kind } from './kind.js'
 import { COMMAND, EVENT, READING, SLOT } from './parts.js'
 import { PROPERTY } from './property.js'
 import { VALUE } from './value.js'
+import type { Waivers } from '../data/waivers.js'
 
 /** A section of a contract: clauses by name. */
 export interface Section {
@@ -119,11 +120,11 @@ export const WHOLE = {
       ],
     ],
   }),
-  waives: usually<Words>(
+  waives: usually<Waivers>(
     {},
     {
-      says: 'Clauses of a probe that are knowingly not kept, each with its reason.',
-      kind: textsBy('must be an object: the id of a clause, and the reason why it is waived'),
+      says: 'Clauses of a probe that are knowingly not kept, each with its reason; or with the reason for each name that it is waived for.',
+      kind: reasonsBy('must be an object: the id of a clause, and the reason why it is waived'),
       changed: (old, now) => [
         ...Object.keys(now)
           .filter((id) => !Object.hasOwn(old, id))

@@ -114,6 +114,8 @@ export interface SubmitPlan {
   readonly sends: ReadonlyMap<string, number>
   /** The cells that must not be empty, with what is said where they are. */
   readonly needs: readonly (readonly [cell: number, text: string])[]
+  /** What is reckoned to be wrong with a cell. */
+  readonly heldBy: readonly (readonly [cell: number, slot: number])[]
 }
 
 export interface ResetPlan {

@@ -102,6 +102,13 @@ export function planSubmit(part: Part): SubmitPlan | undefined {
     : {
         site,
         sends: new Map(readables),
+        heldBy: Object.entries(submit.heldBy).flatMap(([name, by]): [number, number][] => {
+          const [cell, slot] = [
+            part.cells.get(name),
+            part.cells.get(by) ?? part.slotOf({ kind: 'reckoned', name: by } as never),
+          ]
+          return cell === undefined || slot === undefined ? [] : [[cell, slot]]
+        }),
         needs: Object.entries(submit.needs).flatMap(([name, text]): [number, string][] => {
           const cell = part.cells.get(name)
           return cell === undefined ? [] : [[cell, text]]

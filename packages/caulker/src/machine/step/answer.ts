@@ -43,16 +43,26 @@ export function hearAnswer(work: Work, id: number, answer: Answer): void {
 function succeed(work: Work, call: PendingCall, site: CallSite, given: unknown): void {
   const { slots } = screenOf(work, site.screen)
   const { into } = site
-  let saves = call.saves
   if (into >= 0 && mayWrite(work, into, given)) {
     setProblem(work, site.screen, `${into}`)
     propose(work, into, given)
-    if (site.kind === 'load') saves = { ...saves, [into]: work.slots[into] }
   }
   if (site.kind === 'submit') put(work, slots.phase, '')
-  if (Object.keys(saves).length > 0) put(work, slots.saved, { ...(work.slots[slots.saved] as object), ...saves })
+  countAsSaved(work, site, call.saves)
   for (const at of call.drafts) draftTaken(work, at, sentBy(work, call, at))
   runSteps(work, site.then, { screen: site.screen, payload: given, row: call.row })
+  if (site.operation.effect === 'reads') countAsSaved(work, site, taken(work, site))
+}
+
+/** By cell: what was read, as it stands, also where a record is spread over several cells. */
+function taken(work: Work, { into, then }: CallSite): Record<number, unknown> {
+  const cells = then.flatMap((step) => (step.step === 'set' && step.value.from === 'payload' ? [step.cell] : []))
+  return Object.fromEntries([...(into >= 0 ? [into] : []), ...cells].map((cell) => [cell, work.slots[cell]]))
+}
+
+function countAsSaved(work: Work, site: CallSite, saves: Readonly<Record<number, unknown>>): void {
+  const { saved } = screenOf(work, site.screen).slots
+  if (Object.keys(saves).length > 0) put(work, saved, { ...(work.slots[saved] as object), ...saves })
 }
 
 /** A failure loses nothing, and what is wrong is said beside the fields that it is about. */

@@ -55,6 +55,10 @@ function judge(work: Work, screen: number, invalid: readonly Invalid[]): void {
   }
   for (const [cell, text] of plan.submit?.needs ?? [])
     if (isEmpty(slots[cell])) say(work, screen, cell, text, 'validity')
+  for (const [cell, slot] of plan.submit?.heldBy ?? []) {
+    const reason = slots[slot]
+    if (typeof reason === 'string' && reason !== '') say(work, screen, cell, reason, 'validity')
+  }
   for (const { fitting, row, text } of invalid) {
     const of = machine.fittings[fitting] as FittingPlan
     if (!isShown(work, fitting) || isDisabled(work, of)) continue

@@ -1,0 +1,63 @@
+import { valueAt } from '../../contract/index.js'
+import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
+import { isReadable } from '../reading/given.js'
+import { leak, screenRule } from './rule.js'
+import type { ScreenView } from '../reading/screen-view.js'
+
+/** Steps after a failure that throw away what the person entered. */
+export const failureClears = screenRule({
+  id: 'failure-clears',
+  level: 'error',
+  title: 'A failure clears what was typed',
+  why: 'The office is busy for a moment, and all that the person entered is gone: they have to enter it once more to try again.',
+  mend: 'Keep what was entered when a call fails, and say what went wrong.',
+  leaking: `
+import { clear, contract, screen, source, submit, twoWay, Type } from 'caulker'
+const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ name: Type.String() }) } })
+const text = contract('yard-text', { summary: 'A text', values: { text: { type: Type.String() } }, events: { send: {} } })
+export const berth = screen('berth', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  fittings: { name: text },
+  sources: { office },
+  bind: ({ cells }) => ({ name: { text: twoWay(cells.name), on: { send: [submit()] } } }),
+  submit: { sends: ['name'], to: 'office.book', fails: ({ cells }) => [clear(cells.name)] },
+})`,
+  mended: `
+import { clear, contract, screen, source, submit, twoWay, Type } from 'caulker'
+const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ name: Type.String() }) } })
+const text = contract('yard-text', { summary: 'A text', values: { text: { type: Type.String() } }, events: { send: {} } })
+export const berth = screen('berth', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  fittings: { name: text },
+  sources: { office },
+  bind: ({ cells }) => ({ name: { text: twoWay(cells.name), on: { send: [submit()] } } }),
+  submit: { sends: ['name'], to: 'office.book', then: ({ cells }) => [clear(cells.name)] },
+})`,
+  *find(view) {
+    for (const { at, action } of view.actions)
+      for (const fails of failures(at, action.steps))
+        for (const step of allSteps(fails)) {
+          if (step.step === 'reset') yield leak(at, `a failure resets '${view.screen.name}'`)
+          else if (step.step === 'discard') yield leak(at, `a failure discards the draft of '${step.fitting.name}'`)
+          else if (
+            (step.step === 'clear' || (step.step === 'set' && !isPayload(step.value) && !isReadable(step.value))) &&
+            isTyped(view, step.cell.name)
+          )
+            yield leak(
+              at,
+              `a failure ${step.step === 'clear' ? 'clears' : 'overwrites'} '${step.cell.name}', which the person entered`,
+            )
+        }
+  },
+})
+
+/** The steps that follow a failure. */
+function failures(at: readonly string[], steps: Steps): Steps[] {
+  if (at[0] === 'submit' && at[1] === 'fails') return [steps]
+  return [...allSteps(steps)].flatMap((step) => (step.step === 'call' || step.step === 'save' ? [step.fails] : []))
+}
+
+/** A flag, such as a promise to be given again, is no typing. */
+function isTyped(view: ScreenView, cell: string): boolean {
+  return view.editedCells().has(cell) && valueAt(view.cells.get(cell)?.type, ['type']) !== 'boolean'
+}

@@ -1,0 +1,583 @@
+import { expect } from 'chai'
+import {
+  announce,
+  call,
+  check,
+  clear,
+  contract,
+  designOf,
+  discard,
+  draft,
+  go,
+  interior,
+  journey,
+  load,
+  oneWay,
+  payload,
+  reckon,
+  refresh,
+  reset,
+  save,
+  screen,
+  set,
+  shownWhile,
+  source,
+  submit,
+  topic,
+  twoWay,
+  Type,
+} from 'caulker'
+
+/** Wirings as people write them, wrong and unusual, that no rule was made for: they are counted apart in docs/corpus.md. */
+
+// Written like plain JavaScript: the compiler would find some of them by itself.
+const loose = screen as (name: string, draft: any) => any
+
+const text = { type: Type.String(), initial: '' }
+const flag = { type: Type.Boolean(), initial: false }
+const count = { type: Type.Integer(), initial: 0 }
+const rope = Type.Object({ id: Type.String(), feet: Type.Number() })
+
+const office = source('rope-loft', {
+  ropes: { effect: 'reads', gives: Type.Array(rope) },
+  rope: {
+    effect: 'reads',
+    takes: Type.Optional(Type.String()),
+    gives: Type.Object({ id: Type.String(), note: Type.String() }),
+  },
+  search: { effect: 'reads', takes: Type.Object({ text: Type.String() }), gives: Type.Array(rope) },
+  order: {
+    effect: 'creates',
+    takes: Type.Object({ text: Type.String() }),
+    gives: Type.Object({ id: Type.String(), note: Type.String() }),
+  },
+  note: { effect: 'updates', takes: Type.Object({ text: Type.String() }) },
+})
+const splice = topic('splice-named', { payload: Type.String() })
+
+const field = contract('splice-text', {
+  summary: 'A text about a splice',
+  properties: { shut: { type: Type.Boolean(), default: false } },
+  values: { text: { type: Type.String(), default: '' } },
+  events: { done: { payload: Type.String() }, undo: {} },
+  commands: { reset: { effect: 'reset' }, focus: { effect: 'focus' } },
+  locks: { disabled: 'shut' },
+})
+const button = contract('splice-button', { summary: 'A button', events: { press: {} } })
+const board = contract('rope-board', {
+  summary: 'A board of ropes',
+  properties: { ropes: { type: Type.Array(rope), default: [] }, line: { type: Type.String(), default: '' } },
+})
+const span = contract('rope-span', {
+  summary: 'From one fathom to another',
+  properties: { shut: { type: Type.Boolean(), default: false } },
+  values: { from: { type: Type.Integer(), default: 0 }, to: { type: Type.Integer(), default: 9 } },
+  commands: { slack: {} },
+  locks: { disabled: 'shut' },
+})
+const drum = contract('drum-dial', {
+  summary: 'A dial',
+  properties: { most: { type: Type.Integer(), default: 9 } },
+  values: { turns: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 'most' } } },
+})
+const slate = contract('yard-slate', {
+  summary: 'A slate that keeps what was chalked on it',
+  values: { text: { type: Type.String(), default: '', lastWord: 'self', accepts: 'never' } },
+})
+
+/** One screen with a field, a button and a board; `more` lies over it. */
+const loft = (more: any, name = 'loft') =>
+  loose(name, {
+    cells: { text },
+    fittings: { field, go: button },
+    sources: { office },
+    bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: {} } }),
+    ...more,
+  })
+const trip = (screens: any, more: any = {}) => {
+  const names = Object.keys(screens)
+  return journey('rope-trip', { screens, start: names[0]!, ends: [names.at(-1)!], ...more } as any)
+}
+const found = (...made: any[]) =>
+  check(designOf(made.flatMap((one) => (one.kind === 'journey' ? [one, ...Object.values(one.screens)] : [one]))))
+const told = (...made: any[]) => [...new Set(found(...made).map(({ rule }) => rule))]
+
+const wrong: [what: string, rule: string, made: () => any[]][] = [
+  [
+    'a submit button on a screen that sends nothing',
+    'undeclared-step',
+    () => [
+      loft({ bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }) }),
+    ],
+  ],
+  [
+    'a second field that nobody holds',
+    'unbound-value',
+    () => [
+      loft({
+        fittings: { field, other: field, go: button },
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, other: {}, go: {} }),
+      }),
+    ],
+  ],
+  [
+    'two dials on one cell, each with its own end',
+    'unequal-bounds',
+    () => [
+      loose('drums', {
+        cells: { turns: count },
+        fittings: { bow: drum, stern: drum },
+        bind: ({ cells }: any) => ({
+          bow: { turns: twoWay(cells.turns) },
+          stern: { turns: twoWay(cells.turns), most: 4 },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a sum that is entered into one of its parts',
+    'feeds-itself',
+    () => [
+      loose('drums', {
+        cells: { turns: count, spare: { ...count, initial: 2 } },
+        fittings: { bow: drum },
+        reckoned: ({ cells }: any) => ({
+          all: reckon([cells.turns, cells.spare], (one: any, other: any) => one + other),
+        }),
+        bind: ({ cells, reckoned }: any) => ({
+          bow: { turns: oneWay(reckoned.all), on: { 'turns-set': [set(cells.turns, payload())] } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a failed order that starts the screen again',
+    'failure-clears',
+    () => [
+      loft({
+        actions: () => ({}),
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }),
+        submit: { sends: ['text'], to: 'office.order', fails: [reset()] },
+        reset: { to: 'initial' },
+      }),
+    ],
+  ],
+  [
+    'a failed call that wipes the field',
+    'failure-clears',
+    () => [
+      loft({
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: {
+            on: {
+              press: [
+                call(
+                  { kind: 'operation', source: 'office', name: 'order' } as any,
+                  { text: cells.text },
+                  { fails: [set(cells.text, '')] },
+                ),
+              ],
+            },
+          },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a slate that is wiped by its owner',
+    'two-masters',
+    () => [
+      loft({
+        fittings: { slate, go: button },
+        bind: ({ cells }: any) => ({ slate: { text: twoWay(cells.text) }, go: { on: { press: [clear(cells.text)] } } }),
+      }),
+    ],
+  ],
+  [
+    'a cancel that closes the field and keeps its draft',
+    'hidden-draft',
+    () => [
+      loft({
+        cells: { text, open: flag },
+        shown: ({ cells }: any) => ({ field: shownWhile(cells.open) }),
+        actions: ({ fittings }: any) => ({ keep: [save(fittings.field)] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: draft(cells.text), on: { done: actions.keep, undo: [clear(cells.open)] } },
+          go: { on: { press: [set(cells.open, true)] } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a save and a way on in one breath, where leaving discards',
+    'dropped-save',
+    () => [
+      trip(
+        {
+          one: loft({
+            actions: ({ fittings, sources }: any) => ({
+              keep: [save(fittings.field, { to: sources.office.note, given: { text: payload() } }), go('two')],
+            }),
+            bind: ({ cells, actions }: any) => ({
+              field: { text: draft(cells.text), on: { done: actions.keep } },
+              go: { on: { press: [discard({ kind: 'fitting', name: 'field' } as any)] } },
+            }),
+          }),
+          two: loft({}, 'two'),
+        },
+        { leaving: 'discard' },
+      ),
+    ],
+  ],
+  [
+    'a submit over a draft that can only be kept',
+    'sends-under-draft',
+    () => [
+      loft({
+        actions: ({ fittings }: any) => ({ keep: [save(fittings.field)] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: draft(cells.text), on: { done: actions.keep } },
+          go: { on: { press: [submit()] } },
+        }),
+        submit: { sends: ['text'], to: 'office.order' },
+      }),
+    ],
+  ],
+  [
+    'a list that is loaded again before its order is placed',
+    'refresh-before-answer',
+    () => [
+      loft({
+        cells: { text, ropes: { type: Type.Array(rope), initial: [] } },
+        fittings: { field, go: button, board },
+        loads: ({ sources }: any) => ({ ropes: load(sources.office.ropes) }),
+        actions: ({ cells, sources }: any) => ({
+          order: [refresh(cells.ropes), call(sources.office.order, { text: cells.text })],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.order } },
+          board: { ropes: oneWay(cells.ropes) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'one record that two screens load and edit, each its own',
+    'copied-cell',
+    () => {
+      const edits = {
+        cells: { note: text },
+        fittings: { field },
+        loads: ({ sources }: any) => ({ note: load(sources.office.rope) }),
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.note) } }),
+      }
+      return [trip({ one: loft({ ...edits, enters: [] }), two: loft(edits, 'two') })]
+    },
+  ],
+  [
+    'a report that one screen takes and another shows without sharing',
+    'copied-cell',
+    () => [
+      trip({
+        one: loft({
+          bind: ({ cells }: any) => ({
+            field: { text: oneWay(cells.text), on: { done: [set(cells.text, payload())] } },
+            go: { on: { press: [go('two')] } },
+          }),
+        }),
+        two: loft({ fittings: { board }, bind: ({ cells }: any) => ({ board: { line: oneWay(cells.text) } }) }, 'two'),
+      }),
+    ],
+  ],
+  [
+    'a copy that is kept by hearing of it',
+    'copied-cell',
+    () => [
+      trip({
+        one: loft({
+          topics: { splice },
+          actions: ({ topics }: any) => ({ tell: [announce(topics.splice, payload())] }),
+          bind: ({ cells, actions }: any) => ({
+            field: { text: twoWay(cells.text), on: { 'text-set': actions.tell } },
+            go: { on: { press: [go('two')] } },
+          }),
+        }),
+        two: loft(
+          {
+            cells: { heard: text },
+            topics: { splice },
+            hears: ({ cells }: any) => ({ splice: [set(cells.heard, payload())] }),
+            fittings: { board },
+            bind: ({ cells }: any) => ({ board: { line: oneWay(cells.heard) } }),
+          },
+          'two',
+        ),
+      }),
+    ],
+  ],
+  [
+    'a lock inside that one button goes round',
+    'half-locked',
+    () => [
+      interior(span, {
+        fittings: { from: field, more: button },
+        commands: ({ face }: any) => ({ slack: [set(face.values.to, 9)] }),
+        bind: ({ face }: any) => ({
+          from: { shut: oneWay(face.properties.shut), text: twoWay(face.values.from) },
+          more: { on: { press: [set(face.values.to, 9)] } },
+        }),
+      } as any),
+    ],
+  ],
+  [
+    'an action that nothing runs',
+    'idle-clause',
+    () => [loft({ actions: ({ cells }: any) => ({ wipe: [clear(cells.text)] }) })],
+  ],
+]
+
+const unusual: [what: string, made: () => any[]][] = [
+  [
+    'two members of one answer in two cells',
+    () => [
+      loft({
+        cells: { text, id: text, note: text },
+        fittings: { field, go: button, board, other: board },
+        actions: ({ cells, sources }: any) => ({
+          order: [
+            call(
+              sources.office.order,
+              { text: cells.text },
+              { then: [set(cells.id, payload('/id')), set(cells.note, payload('/note'))] },
+            ),
+          ],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.order } },
+          board: { line: oneWay(cells.id) },
+          other: { line: oneWay(cells.note) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a record spread over two cells, and a reset to what was loaded',
+    () => [
+      loft({
+        cells: { text, id: text },
+        fittings: { field, key: field, go: button, send: button },
+        enters: ({ cells, sources }: any) => [
+          call(sources.office.rope, 'r1', { then: [set(cells.text, payload('/note')), set(cells.id, payload('/id'))] }),
+        ],
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          key: { text: twoWay(cells.id) },
+          go: { on: { press: [reset()] } },
+          send: { on: { press: [submit()] } },
+        }),
+        submit: { sends: { text: 'text' }, leaves: ['id'], to: 'office.note' },
+        reset: { to: 'saved' },
+      }),
+    ],
+  ],
+  [
+    'a search that submits to what it reads',
+    () => [
+      loft({
+        cells: { text, ropes: { type: Type.Array(rope), initial: [] } },
+        fittings: { field, go: button, board },
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: [submit()] } },
+          board: { ropes: oneWay(cells.ropes) },
+        }),
+        submit: { sends: ['text'], to: 'office.search', then: ({ cells }: any) => [set(cells.ropes, payload())] },
+      }),
+    ],
+  ],
+  [
+    'an event that must be heard, waived with the reason',
+    () => {
+      const bell = contract('yard-bell', { summary: 'A bell', events: { rung: { mustHear: true } } })
+      return [
+        loft({
+          fittings: { field, go: button, bell },
+          bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: {}, bell: {} }),
+          waives: { 'unheard-event': { bell: 'the watchman hears it himself' } },
+        }),
+      ]
+    },
+  ],
+  [
+    'a field whose text is handed over by its own event',
+    () => [
+      loft({
+        fittings: { field, go: button, board },
+        bind: ({ cells }: any) => ({
+          field: { on: { done: [set(cells.text, payload())] } },
+          go: {},
+          board: { line: oneWay(cells.text) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a report that is trimmed on its way back',
+    () => [
+      loft({
+        reckoned: ({ cells }: any) => ({ neat: reckon([cells.text], (one: any) => String(one).trim()) }),
+        bind: ({ cells, reckoned }: any) => ({
+          field: { text: oneWay(reckoned.neat), on: { 'text-set': [set(cells.text, payload())] } },
+          go: {},
+        }),
+      }),
+    ],
+  ],
+  [
+    'two dials on one cell that take turns',
+    () => [
+      loose('drums', {
+        cells: { turns: count, isStorm: flag },
+        fittings: { bow: drum, stern: drum, go: button },
+        shown: ({ cells }: any) => ({ stern: shownWhile(cells.isStorm) }),
+        bind: ({ cells }: any) => ({
+          bow: { turns: twoWay(cells.turns) },
+          stern: { turns: twoWay(cells.turns), most: 4 },
+          go: { on: { press: [set(cells.isStorm, true)] } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a promise that has to be given again after a failure',
+    () => [
+      loft({
+        cells: { text, sworn: flag },
+        fittings: {
+          field,
+          go: button,
+          oath: contract('yard-oath', {
+            summary: 'An oath',
+            values: { sworn: { type: Type.Boolean(), default: false } },
+          }),
+        },
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          oath: { sworn: twoWay(cells.sworn) },
+          go: { on: { press: [submit()] } },
+        }),
+        submit: {
+          sends: ['text'],
+          leaves: ['sworn'],
+          to: 'office.order',
+          fails: ({ cells }: any) => [set(cells.sworn, false)],
+        },
+      }),
+    ],
+  ],
+  [
+    'drafts that the person keeps or discards, beside a submit',
+    () => [
+      loft({
+        fittings: { field, keep: button, drop: button, send: button },
+        actions: ({ fittings }: any) => ({ keep: [save(fittings.field)], drop: [discard(fittings.field)] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: draft(cells.text) },
+          keep: { on: { press: actions.keep } },
+          drop: { on: { press: actions.drop } },
+          send: { on: { press: [submit()] } },
+        }),
+        submit: { sends: ['text'], to: 'office.order' },
+      }),
+    ],
+  ],
+  [
+    'a save whose answer leads on',
+    () => [
+      trip(
+        {
+          one: loft({
+            actions: ({ fittings, sources }: any) => ({
+              keep: [save(fittings.field, { to: sources.office.note, given: { text: payload() }, then: [go('two')] })],
+              drop: [discard(fittings.field)],
+            }),
+            bind: ({ cells, actions }: any) => ({
+              field: { text: draft(cells.text), on: { done: actions.keep } },
+              go: { on: { press: actions.drop } },
+            }),
+          }),
+          two: loft({}, 'two'),
+        },
+        { leaving: 'discard' },
+      ),
+    ],
+  ],
+  [
+    'two screens with a remark each',
+    () => [
+      trip({
+        one: loft({
+          cells: { remark: text },
+          bind: ({ cells }: any) => ({ field: { text: twoWay(cells.remark) }, go: { on: { press: [go('two')] } } }),
+        }),
+        two: loft(
+          { cells: { remark: text }, bind: ({ cells }: any) => ({ field: { text: twoWay(cells.remark) }, go: {} }) },
+          'two',
+        ),
+      }),
+    ],
+  ],
+  [
+    'a topic that one screen announces and another counts',
+    () => [
+      trip(
+        {
+          one: loft({
+            topics: { splice },
+            actions: ({ topics }: any) => ({ tell: [announce(topics.splice, 'eye')] }),
+            bind: ({ cells, actions }: any) => ({
+              field: { text: twoWay(cells.text) },
+              go: { on: { press: actions.tell } },
+            }),
+          }),
+          two: loft(
+            {
+              cells: { heard: text },
+              topics: { splice },
+              hears: ({ cells }: any) => ({ splice: [set(cells.heard, payload())] }),
+              fittings: { board },
+              bind: ({ cells }: any) => ({ board: { line: oneWay(cells.heard) } }),
+            },
+            'two',
+          ),
+        },
+        { ends: ['one', 'two'] },
+      ),
+    ],
+  ],
+  [
+    'a slate that nobody else writes',
+    () => [
+      loft({
+        fittings: { slate, go: button },
+        bind: ({ cells }: any) => ({ slate: { text: twoWay(cells.text) }, go: {} }),
+      }),
+    ],
+  ],
+]
+
+describe('wirings that nobody made a rule for', () => {
+  for (const [what, rule, made] of wrong) it(`says ${rule} of ${what}`, () => expect(told(...made())).to.include(rule))
+  for (const [what, made] of unusual)
+    it(`says nothing of ${what}`, () => {
+      const heavy = found(...made()).filter(({ level }) => level !== 'note')
+      expect(
+        heavy
+          .map(({ rule, says }) => `${rule}: ${says}`)
+          .filter((one) => !/^(unreached-screen|undocumented|dead-end)/.test(one)),
+      ).to.eql([])
+    })
+})

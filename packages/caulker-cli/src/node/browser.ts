@@ -12,6 +12,9 @@ const WATCH_EVERY = 250
 const BLANK =
   '<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Caulker</title></head><body></body></html>'
 
+/** Half a day ahead of Greenwich: who takes a calendar day for a moment is a day off there. */
+const EAST = 'Pacific/Auckland'
+
 /** Probes components in an installed Chromium, each in a page and an origin of its own that know no network. */
 export async function probeInBrowser(
   jobs: readonly ProbeJob[],
@@ -22,7 +25,7 @@ export async function probeInBrowser(
   const browser = await browserAt(endpoint)
   try {
     // One context is one window, and a window costs more than all else that a page needs: pages are kept apart by their origins.
-    const context = await browser.newContext()
+    const context = await browser.newContext({ timezoneId: EAST })
     const bundle = await bundled
     await serve(context, bundle)
     const used = await processorTime(browser)

@@ -27,7 +27,10 @@ export function settle(
   if (value !== proposed && !fits(clause.type, value))
     return refused(`amend made ${printed(value)}, which is not of type ${typeText(clause.type)}`)
   if (bounded !== undefined) {
-    const inside = withinLimits(bounded.clause, value, bounded.limits, bounded.by === 'person' ? before : undefined)
+    const inside = withinLimits(bounded.clause, value, bounded.limits, {
+      by: bounded.by,
+      movedFrom: bounded.by === 'person' ? before : undefined,
+    })
     if (!inside.stands) return inside
     value = inside.value
   }
@@ -42,15 +45,26 @@ export function settle(
  * What a value becomes at its bounds: brought in, refused or kept, as its clause says. A crossed pair is refused, unless it is known
  * what the person moved it from.
  */
-export function withinLimits(clause: ValueClause, value: unknown, limits: Limits, movedFrom?: unknown): Settled {
-  if (clause.outside === 'keep') return { stands: true, value }
-  if (clause.outside === 'clamp') {
+export function withinLimits(
+  clause: ValueClause,
+  value: unknown,
+  limits: Limits,
+  { by, movedFrom }: { by: 'owner' | 'person'; movedFrom?: unknown },
+): Settled {
+  const outcome = by === 'person' ? clause.outside : clause.outsideTold
+  if (isKept(outcome)) return { stands: true, value }
+  if (outcome === 'clamp') {
     const inside = bring(value, limits, movedFrom)
     const crossed = crossedText(inside, limits)
     return crossed === undefined ? { stands: true, value: inside } : refused(crossed)
   }
   const outside = outsideText(value, limits)
   return outside === undefined ? { stands: true, value } : refused(outside)
+}
+
+/** Whether a value outside stands, marked or not. */
+export function isKept(outcome: ValueClause['outside']): boolean {
+  return outcome === 'keep' || outcome === 'mark'
 }
 
 /** Undefined means "not given", which every type allows. */

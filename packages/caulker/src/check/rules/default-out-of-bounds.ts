@@ -1,4 +1,4 @@
-import { clauseOf, printed, valueClauses, limitsOf, outsideText } from '../../contract/index.js'
+import { clauseOf, isKept, printed, valueClauses, limitsOf, outsideText } from '../../contract/index.js'
 import { contractRule, leak } from './rule.js'
 
 /** A default that the value's own bounds or step do not allow. */
@@ -16,7 +16,7 @@ import { contract, Type } from 'caulker'
 export const winch = contract('chain-winch', { summary: 'A winch', values: { turns: { type: Type.Integer(), default: 1, bounds: { least: 1, most: 12 } } } })`,
   *find(contract) {
     for (const value of valueClauses(contract)) {
-      if (value.outside === 'keep' || !value.hasDefault) continue
+      if (isKept(value.outsideTold) || !value.hasDefault) continue
       const outside = outsideText(
         value.default,
         limitsOf(value, (name) => clauseOf(contract, name)?.default),

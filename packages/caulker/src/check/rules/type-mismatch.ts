@@ -1,6 +1,7 @@
 import {
   accepts,
   clauseOf,
+  isKept,
   isValue,
   isWithin,
   printed,
@@ -130,7 +131,7 @@ function reportedType(value: ValueClause, fitting: FittingView): TSchema | undef
   const least = boundOf(value.bounds.least, fitting)
   const most = boundOf(value.bounds.most, fitting)
   if (least === 'varies' || most === 'varies') return undefined
-  if (value.outside === 'keep' || (typeof least !== 'number' && typeof most !== 'number')) return value.type
+  if (isKept(value.outside) || (typeof least !== 'number' && typeof most !== 'number')) return value.type
   return {
     ...value.type,
     ...(typeof least === 'number' ? { minimum: least } : {}),

@@ -3,7 +3,7 @@ import { listed, type OneOrMore } from '../data/lists.js'
 import { printed } from '../data/print.js'
 import { schemaJson, type TSchema } from '../data/types.js'
 import { clause, downChange, flagged, optional, silent, usually, words, type Written } from './entry.js'
-import { anything, attributeName, dataType, flag, functions, listOf, text, type Kind } from './kind.js'
+import { anything, attributeName, choice, dataType, flag, functions, listOf, text, type Kind } from './kind.js'
 
 /** Makes a proposed value right, before it stands. */
 export type Amend<T> = (proposed: T, before: T) => T
@@ -60,6 +60,12 @@ export const PROPERTY = {
         `the attribute of ${name} is ${String(now || 'none')}, and was ${String(old || 'none')}`,
       ],
     ],
+  }),
+  attributeGives: usually<'value' | 'default'>('value', {
+    says: 'What its attribute gives: the value itself, or only what stands until it is told or edited, as the value of a native field.',
+    kind: choice('value', 'default'),
+    changed: (_, now, name) => [['major', `the attribute of ${name} gives its ${now} now`]],
+    sheet: () => 'the attribute gives the default',
   }),
   reflects: usually(false, {
     says: 'Whether its attribute follows it. The property follows its attribute always.',

@@ -1,14 +1,41 @@
 import { kebab } from '../../words/index.js'
 import { accepts, type TSchema } from '../data/types.js'
-import { another, clause, downChange, optional, upChange, usually, type Said, type Written } from './entry.js'
+import {
+  another,
+  clause,
+  downChange,
+  optional,
+  upChange,
+  usually,
+  type Entry,
+  type Said,
+  type Written,
+} from './entry.js'
 import { anything, bound, choice, distance, flag, milliseconds, partsOf, pointer, stepSize, text } from './kind.js'
 import { PROPERTY } from './property.js'
 
+type Outside = 'clamp' | 'refuse' | 'keep' | 'mark'
 type Bounds = { readonly least: string | number | undefined; readonly most: string | number | undefined }
 
 const lastWordChanged = (_old: unknown, _now: unknown, name: string): readonly Said[] => [
   ['major', `who has the last word about ${name} has changed`],
 ]
+
+/** A promise about the event that reports a value. */
+function reported<const F extends string>(
+  name: F,
+  says: string,
+): { readonly [K in F]: Entry<boolean, boolean | undefined> } {
+  const entry = optional<boolean>({
+    says,
+    kind: flag,
+    changed: (old, now, of) => [
+      [old === true ? 'major' : 'minor', `the report of ${of} ${now === true ? 'is' : 'need not be'} ${name} now`],
+    ],
+    sheet: (is) => (is ? name : `not ${name}`),
+  })
+  return { [name]: entry } as never
+}
 
 /** The clauses of a two-way value: those of a property, and how it reports. */
 export const VALUE = {
@@ -76,11 +103,27 @@ export const VALUE = {
     changed: another('step'),
     sheet: (step) => `in steps of ${step}`,
   }),
-  outside: usually<'clamp' | 'refuse' | 'keep'>('clamp', {
-    says: 'What becomes of a value outside its bounds or between two steps: brought in, turned down, or kept.',
-    kind: choice('clamp', 'refuse', 'keep'),
+  outside: usually<Outside>('clamp', {
+    says: 'What becomes of a value outside its bounds or between two steps that a person enters: brought in, turned down, kept, or kept and marked invalid.',
+    kind: choice('clamp', 'refuse', 'keep', 'mark'),
     changed: another('outside'),
   }),
+  outsideTold: clause<Outside>({
+    says: 'What becomes of one that its owner gives, or that a moved bound leaves outside. Usual: what becomes of one that a person enters.',
+    kind: choice('clamp', 'refuse', 'keep', 'mark'),
+    usual: ({ outside }) => (outside as Outside | undefined) ?? 'clamp',
+    changed: another('outsideTold'),
+    sheet: (told, { outside }) => (told === outside ? '' : `told outside: ${told}`),
+  }),
+  stride: optional<string | number>({
+    says: 'By how much its buttons and keys change it, or the name of what holds that; no grid for what is typed or told.',
+    kind: stepSize,
+    changed: another('stride', 'minor'),
+    sheet: (stride) => `by ${stride} at a time`,
+  }),
+  ...reported('bubbles', 'Whether its report bubbles; nothing is promised where it is left out.'),
+  ...reported('composed', 'Whether its report leaves shadow trees; nothing is promised where it is left out.'),
+  ...reported('cancelable', 'Whether its owner may cancel its report; nothing is promised where it is left out.'),
   ordered: usually(false, {
     says: 'Whether it is a pair whose ends may not cross.',
     kind: flag,

@@ -118,7 +118,7 @@ export function boundName(
 ): BoundName {
   const clause = clauseOf(contract, name)
   const value = clause !== undefined && isValue(clause) ? clause : undefined
-  const bounded = value !== undefined && value.outside !== 'keep' && hasLimits(value) ? value : undefined
+  const bounded = value !== undefined && !isFree(value) && hasLimits(value) ? value : undefined
   const limits = new Map<string, Followed>()
   if (bounded !== undefined)
     for (const limit of [bounded.bounds.least, bounded.bounds.most, bounded.step, bounded.gap]) {
@@ -140,6 +140,11 @@ export function boundName(
     appliesWhenTold: value?.applies === 'when-told',
     limits,
   }
+}
+
+/** Nothing holds it, whoever proposes. */
+function isFree({ outside, outsideTold }: ValueClause): boolean {
+  return outside === 'keep' && outsideTold === 'keep'
 }
 
 function hasLimits(clause: ValueClause): boolean {

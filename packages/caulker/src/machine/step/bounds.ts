@@ -7,10 +7,10 @@ export function atBounds(
   work: Work,
   bound: BoundName,
   value: unknown,
-  { movedFrom, entry }: { movedFrom?: unknown; entry?: unknown } = {},
+  { by, movedFrom, entry }: { by: 'owner' | 'person'; movedFrom?: unknown; entry?: unknown },
 ): Settled {
   if (bound.bounded === undefined || value === undefined) return { stands: true, value }
-  return withinLimits(bound.bounded, value, limitsAt(work, bound, entry), movedFrom)
+  return withinLimits(bound.bounded, value, limitsAt(work, bound, entry), { by, movedFrom })
 }
 
 /** The bounds and step of a bound value as they are now. */

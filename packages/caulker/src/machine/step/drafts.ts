@@ -112,7 +112,7 @@ function judged(work: Work, { cell }: DraftPlan, bound: BoundName, value: unknow
   const clause = work.machine.cells[cell] as NonNullable<(typeof work.machine.cells)[number]>
   const amended = settle({ ...clause, refuse: [] }, value, before)
   if (!amended.stands) return amended
-  const inside = atBounds(work, bound, amended.value, { movedFrom: before })
+  const inside = atBounds(work, bound, amended.value, { by: 'person', movedFrom: before })
   return inside.stands ? settle({ ...clause, amend: [] }, inside.value, before) : inside
 }
 

@@ -70,7 +70,7 @@ function tellRows(work: Work, { rows }: FittingPlan, bound: BoundName, made: Tel
 /** A name that is only followed is told what fits its bounds; what its contract would refuse is not told. */
 function dueValue(work: Work, bound: BoundName, value: unknown, entry?: unknown, known?: unknown): unknown {
   if (bound.bounded === undefined || bound.cell >= 0) return value
-  const settled = atBounds(work, bound, value, { entry })
+  const settled = atBounds(work, bound, value, { by: 'owner', entry })
   return settled.stands ? settled.value : entry === undefined ? work.slots[bound.known] : known
 }
 

@@ -36,7 +36,7 @@ export function proposeEntry(work: Work, bound: BoundName, row: string, value: u
   const before = entries(work.slots[cell])
   const entry = before.find((one) => keyOf(one, key) === row)
   if (entry === undefined) return
-  const settled = atBounds(work, bound, value, { entry, movedFrom: entry[bound.member] })
+  const settled = atBounds(work, bound, value, { by: 'person', entry, movedFrom: entry[bound.member] })
   const place = `${cell}/${row}/${bound.member}`
   const proposal: Proposal = { value, by: 'person', place, screen: fitting.screen }
   if (!settled.stands) return refused(work, cell, proposal, settled.reason)
@@ -66,8 +66,9 @@ export function holdBounds(work: Work): void {
     for (const bound of machine.bounders[cell] as readonly BoundName[]) {
       if (bound.member !== undefined) holdEntries(work, cell, bound)
       else {
-        const movedFrom = work.proposed.get(cell)?.by === 'person' ? was(work, cell) : undefined
-        const settled = atBounds(work, bound, slots[cell], { movedFrom })
+        const by = work.proposed.get(cell)?.by === 'person' ? 'person' : 'owner'
+        const movedFrom = by === 'person' ? was(work, cell) : undefined
+        const settled = atBounds(work, bound, slots[cell], { by, movedFrom })
         if (settled.stands) write(work, cell, settled.value)
         else turnDown(work, cell, settled.reason)
       }
@@ -82,7 +83,7 @@ function holdEntries(work: Work, cell: number, bound: BoundName): void {
   const all = entries(work.slots[cell])
   let reason: string | undefined
   const held = all.map((entry) => {
-    const settled = atBounds(work, bound, entry[member], { entry })
+    const settled = atBounds(work, bound, entry[member], { by: 'owner', entry })
     if (settled.stands) return settled.value === entry[member] ? entry : { ...entry, [member]: settled.value }
     reason ??= settled.reason
     return entry

@@ -4,7 +4,7 @@ import { clause, type LeakAt } from './clause.js'
 import { unlikeFresh } from './laws.js'
 import { attributeText } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
-import { isTell, tell, type Trail } from '../stage/trail.js'
+import { isTell, tell, without, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** An attribute says what its property says, and the other way round where the contract reflects it. */
@@ -59,13 +59,15 @@ function judgedNames(subject: Subject): PropertyClause[] {
 }
 
 function* trailsOf(subject: Subject, clauseOf: PropertyClause): Iterable<Trail> {
-  const { name, attribute, reflects } = clauseOf
+  const { name, attribute, reflects, attributeGives } = clauseOf
   if (attribute === false) return
   const [value, other] = subject.plain(name)
   for (const one of [value, other].filter((given) => given !== undefined)) {
     yield { given: { ...subject.base, [name]: one }, moves: [], setting: 'attributes' }
     const text = attributeText(clauseOf, one)
-    if (text !== undefined) yield { given: subject.base, moves: [{ attribute, text }] }
+    // What only gives the default changes nothing once the value itself was given.
+    const given = attributeGives === 'default' ? without(subject.base, name) : subject.base
+    if (text !== undefined) yield { given, moves: [{ attribute, text }] }
   }
   if (!clauseOf.required && value !== undefined)
     yield { given: { ...subject.base, [name]: value }, moves: [{ attribute, text: null }], setting: 'attributes' }

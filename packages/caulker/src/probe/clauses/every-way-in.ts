@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import type { ControlKind } from '../person/controls.js'
-import { entersText } from '../person/gestures.js'
+import { entersText, isPlaced } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
@@ -75,7 +75,9 @@ async function shownAndNotHeld(subject: Subject, rows: Played['rows']): Promise<
   const [first, row] = [rows[0], rows[at] as Row]
   const moves = rows.slice(1).map(({ move }) => move)
   const isByControl = moves.every(
-    (move) => isGesture(move) && (move.gesture.do === 'leave' || VALUE_CONTROLS.includes(move.gesture.on.kind)),
+    (move) =>
+      isGesture(move) &&
+      (move.gesture.do === 'leave' || (isPlaced(move.gesture) && VALUE_CONTROLS.includes(move.gesture.on.kind))),
   )
   if (at === 0 || !isByControl || rows.some(({ heard }) => heard.length > 0)) return undefined
   if (subject.values.some(({ name }) => !equal(row.read[name], first.read[name]))) return undefined

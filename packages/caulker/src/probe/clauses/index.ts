@@ -21,6 +21,9 @@ import { namedByLabel } from './named-by-label.js'
 import { noAccidentalSubmit } from './no-accidental-submit.js'
 import { noStrays } from './no-strays.js'
 import { noHiddenWays } from './no-hidden-ways.js'
+import { quietWhenGone } from './quiet-when-gone.js'
+import { sentAsSaid } from './sent-as-said.js'
+import { endsWhenLetGo } from './ends-when-let-go.js'
 import { ownDefaults } from './own-defaults.js'
 import { ownerDecides } from './owner-decides.js'
 import { pairInOrder } from './pair-in-order.js'
@@ -62,6 +65,7 @@ export const clauses: readonly Clause[] = [
   reportsTruth,
   reportsWhenSaid,
   everyWayIn,
+  sentAsSaid,
   noStrays,
   freshPayload,
   roundTrip,
@@ -82,6 +86,8 @@ export const clauses: readonly Clause[] = [
   noAccidentalSubmit,
   submitsCurrent,
   survivesMove,
+  quietWhenGone,
+  endsWhenLetGo,
   leavesNoTrace,
   standsAlone,
   commandsPresent,

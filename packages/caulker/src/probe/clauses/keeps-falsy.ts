@@ -39,6 +39,7 @@ export const keepsFalsy = clause({
           yield { given: { ...subject.base, [named.name]: plain }, moves: [tell({ [named.name]: falsy })] }
       }
     }
+    yield* overAttribute(subject)
     for (const value of subject.values) yield* zeroInside(subject, value)
     for (const value of subject.values) yield* beyondZero(subject, value)
     for (const value of subject.values) yield* typedZero(subject, value)
@@ -210,4 +211,12 @@ function* zeroInside(subject: Subject, { name, type, bounds }: ValueClause): Ite
   const given = { ...subject.base, [floor.name]: -3 }
   if (!equal(subject.ideally(name, { ...given, [name]: 0 }), 0)) return
   yield { given: { ...given, [name]: 0 }, moves: [] }
+}
+
+/** What its attribute has set is taken back by a tell of false, and not only by its removal. */
+function* overAttribute(subject: Subject): Iterable<Trail> {
+  if (subject.define === undefined) return
+  for (const { name, type, attribute } of subject.tellable)
+    if (attribute !== false && accepts(type, false) && accepts(type, true))
+      yield { given: { ...subject.base, [name]: true }, moves: [tell({ [name]: false })], setting: 'attributes' }
 }

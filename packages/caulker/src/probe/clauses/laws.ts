@@ -1,8 +1,16 @@
 import { equal, printed } from '../../contract/index.js'
 import type { LeakAt } from './clause.js'
-import { linesOnlyIn, linesText, looksSame, pictureText, samePicture, type Picture } from '../sight/picture.js'
+import {
+  allLines,
+  linesOnlyIn,
+  linesText,
+  looksSame,
+  pictureText,
+  samePicture,
+  type Picture,
+} from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, isTell, tell } from '../stage/trail.js'
+import { isGesture, isTell, tell, trailKey } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -214,4 +222,20 @@ export function touchesTwin({ rows }: Played): LeakAt | undefined {
       }
   }
   return undefined
+}
+
+/** The lines that show what a person put in: they came with this edit, and do not come with another one at the same control. */
+export async function linesOfEdit(subject: Subject, { trail, rows }: Played, until: number): Promise<string[]> {
+  const edited = rows[until]
+  if (edited === undefined) return []
+  const done = trailKey(trail.moves.slice(0, until))
+  const way = subject.ways.find(({ moves }) => trailKey(moves) === done)
+  const isOther = (one: Subject['ways'][number]) => one !== way && trailKey(one.control) === trailKey(way?.control)
+  for (const { moves } of way === undefined ? [] : subject.ways.filter(isOther)) {
+    const last = (await subject.play({ given: trail.given, moves })).rows.at(-1)
+    if (last === undefined || subject.values.every(({ name }) => equal(last.read[name], edited.read[name]))) continue
+    const common = allLines(last.picture)
+    return linesOnlyIn(edited.picture, rows[0].picture).filter((line) => !common.includes(line))
+  }
+  return []
 }

@@ -1,6 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { linesShowing } from './laws.js'
+import { linesOfEdit, linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
 import { isTell, tell } from '../stage/trail.js'
 
@@ -25,7 +25,8 @@ export const ownerDecides = clause({
       }
   },
   proves: (_subject, { rows }) => rows.some(({ heard }) => heard.length > 0),
-  async judge(subject, { rows }) {
+  async judge(subject, played) {
+    const { rows } = played
     const at = rows.length - 1
     const row = rows[at]
     if (row === undefined || !isTell(row.move)) return undefined
@@ -49,6 +50,16 @@ export const ownerDecides = clause({
           says: `it goes on showing the edit of ${name} that its owner took back`,
           expected: linesText(missing),
           found: `shown ${pictureText(row.picture)}`,
+        }
+      if (equal(rows[at - 1]?.held[name], told)) continue
+      const kept = (await linesOfEdit(subject, played, at - 1)).filter((line) => allLines(row.picture).includes(line))
+      if (kept.length > 0)
+        return {
+          row: at,
+          says: `it goes on showing the edit of ${name} that its owner took back`,
+          expected: `shown without “${kept.join(' · ')}”`,
+          found: linesText(kept),
+          cause: 'what is told is taken, and not shown',
         }
     }
     return undefined

@@ -1,8 +1,10 @@
 import { accepts, equal, printed, typeText } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { clause, type LeakAt } from './clause.js'
 import { linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
-import { isGesture, settlesEdits } from '../stage/trail.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
 
 /** With how many controls it is tried what one does after another. */
 const MOST_PAIRED = 4
@@ -23,12 +25,15 @@ export const reportsTruth = clause({
   *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, ...way.moves] }
+    yield* intoEmpty(subject)
     for (const one of subject.chiefWays.slice(0, MOST_PAIRED))
       for (const other of subject.chiefWays.slice(0, MOST_PAIRED))
         if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
   },
   proves: (_, { rows }) => rows.some((row) => row.heard.some((one) => one.value !== undefined)),
-  async judge(subject, { rows }) {
+  async judge(subject, { rows, trail }) {
+    const added = addedText(subject, rows, trail)
+    if (added !== undefined) return added
     for (const [at, row] of rows.entries()) {
       for (const one of row.heard) {
         const value = subject.values.find(({ name }) => name === one.value)
@@ -86,3 +91,45 @@ export const reportsTruth = clause({
     return undefined
   },
 })
+
+/** One letter in an empty field, while other names hold a text: a hint, a label, an example. */
+function* intoEmpty(subject: Subject): Iterable<Trail> {
+  const hints = subject.tellable.filter(({ kind, type }) => kind === 'property' && accepts(type, HINT))
+  for (const { name, type, empty } of subject.values) {
+    const way = subject.ways.find(
+      ({ plainly, moves: [first] }) => typeof plainly.get(name) === 'string' && isTyped(first),
+    )
+    if (way === undefined || empty === undefined || !accepts(type, 'x')) continue
+    const moves: Move[] = [
+      gesture({ do: 'insert', on: way.control, text: 'x', from: 0, to: 0 }),
+      gesture({ do: 'leave' }),
+    ]
+    for (const hint of hints) yield { given: { ...subject.base, [name]: empty, [hint.name]: HINT }, moves }
+  }
+}
+
+const HINT = 'kzqv'
+
+function isTyped(move: Move | undefined): boolean {
+  return isGesture(move) && move.gesture.do === 'type'
+}
+
+/** A text that was never entered, and is reported with what was. */
+function addedText(subject: Subject, rows: Played['rows'], { given, moves: [first] }: Trail): LeakAt | undefined {
+  if (!isGesture(first) || first.gesture.do !== 'insert') return undefined
+  const hint = subject.names.find(({ name, kind }) => kind === 'property' && given[name] === HINT)
+  for (const [at, { heard }] of rows.entries()) {
+    const one = heard.find(
+      ({ value, payload }) => value !== undefined && typeof payload === 'string' && payload.includes(HINT),
+    )
+    if (hint !== undefined && one !== undefined)
+      return {
+        row: at,
+        says: `it reports the ${hint.name} as if it had been entered`,
+        expected: `heard ${one.event} ${printed(first.gesture.text)}`,
+        found: `heard ${one.event} ${printed(one.payload)}`,
+        cause: `the ${hint.name} stands in the field as its text`,
+      }
+  }
+  return undefined
+}

@@ -1,5 +1,9 @@
 import { equal, printed } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { shadowOf } from '../../dom/index.js'
+import type { Given } from '../../mount/index.js'
+import type { Played } from '../stage/played.js'
+import type { Subject } from '../subject/subject.js'
+import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
@@ -25,7 +29,8 @@ export const showsInitial = clause({
   async proves(subject, { rows: [row] }) {
     return !samePicture(row.picture, (await subject.fresh(subject.least)).picture)
   },
-  async judge(subject, { trail: { given }, rows: [row] }) {
+  async judge(subject, { trail: { given }, rows }) {
+    const [row] = rows
     for (const { name } of subject.names) {
       if (given[name] === undefined || row.read[name] === undefined) continue
       const ideally = subject.ideally(name, given)
@@ -56,6 +61,47 @@ export const showsInitial = clause({
         ...pictureDifference(told.picture, row.picture),
       }
     }
-    return undefined
+    return passedToNothing(subject, given, rows[0])
   },
 })
+
+/** Names of the platform (HTML Standard, section 4.10.5) that say what a field offers: they mean the same on a component around one. */
+const PASSED_ON = ['accept', 'placeholder', 'multiple']
+
+/** A name of the platform that its own field is never told of, and that shows nowhere else. */
+async function passedToNothing(subject: Subject, given: Given, row: Played['rows'][0]): Promise<LeakAt | undefined> {
+  for (const { name } of subject.names) {
+    const known = PASSED_ON.find((one) => one.toLowerCase() === name.toLowerCase())
+    const other = subject.plain(name).find((value) => !equal(value, given[name]))
+    if (known === undefined || given[name] === undefined || other === undefined) continue
+    if (equal(given[name], subject.base[name])) continue
+    const fieldOf = (container: HTMLElement) => {
+      const fields = fieldsIn(container).filter((field) => known in field)
+      return fields.length === 1 ? { stands: (fields[0] as never)[known] as unknown } : undefined
+    }
+    const [here, there] = [await subject.look(given, fieldOf), await subject.look({ ...given, [name]: other }, fieldOf)]
+    const fresh = await subject.fresh({ ...given, [name]: other })
+    if (here === undefined || there === undefined || !equal(here, there) || !samePicture(fresh.picture, row.picture))
+      continue
+    return {
+      row: 0,
+      says: `its field never hears of ${name}`,
+      expected: `a field with ${known} ${printed(given[name])}`,
+      found: `a field with ${known} ${printed(here.stands)}`,
+      cause: `${name} is not passed on`,
+    }
+  }
+  return undefined
+}
+
+/** The native fields of a component, through open shadow roots. */
+function fieldsIn(container: ParentNode): HTMLElement[] {
+  return [...container.querySelectorAll<HTMLElement>('*')].flatMap((element) => [
+    ...(element.localName === 'input' || element.localName === 'textarea' ? [element] : []),
+    ...fieldsUnder(shadowOf(element)),
+  ])
+}
+
+function fieldsUnder(root: ShadowRoot | null): HTMLElement[] {
+  return root === null ? [] : fieldsIn(root)
+}

@@ -1,4 +1,4 @@
-import { equal, printed, valueClauses, type ValueClause, outsideText } from '../../contract/index.js'
+import { equal, isKept, printed, valueClauses, type ValueClause, outsideText } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -41,6 +41,12 @@ export const staysWithin = clause({
           }
         if (!settlesEdits(row.move) || (isTell(row.move) && trail.unbounded !== true && at > 0)) continue
         const stands = row.read[value.name]
+        // What its owner may give outside stands, until a person changes it.
+        if (
+          isKept(value.outsideTold) &&
+          (at === 0 || isTell(row.move) || equal(stands, rows[at - 1]?.read[value.name]))
+        )
+          continue
         const outside = stands === undefined ? undefined : outsideText(stands, limits)
         if (outside !== undefined && zeroBoundOf(value, given) === undefined)
           return {
@@ -90,6 +96,7 @@ function withTrueBounds(subject: Subject, value: ValueClause): Given {
 }
 
 function* fromOutside(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
+  if (isKept(value.outsideTold)) return
   for (const off of outsideOf(subject.limits(value, given))) {
     yield { given, moves: [tell({ [value.name]: off })], unbounded: true }
     yield { given: { ...given, [value.name]: off }, moves: [], unbounded: true }
@@ -107,7 +114,7 @@ function* fromOutside(subject: Subject, value: ValueClause, given: Given): Itera
 
 function isBounded(value: ValueClause): boolean {
   return (
-    value.outside !== 'keep' &&
+    !isKept(value.outside) &&
     (value.bounds.least !== undefined || value.bounds.most !== undefined || value.step !== undefined)
   )
 }

@@ -1,6 +1,8 @@
-import { printed, valueClauses, outsideText } from '../../contract/index.js'
-import { clause } from './clause.js'
-import { settlesEdits } from '../stage/trail.js'
+import { accepts, isKept, outsideText, printed, type ValueClause } from '../../contract/index.js'
+import { isGesture, settlesEdits, type Trail } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
+import { clause, type LeakAt } from './clause.js'
+import type { Row } from '../stage/played.js'
 
 /** Steps add up. */
 export const trueSteps = clause({
@@ -9,27 +11,14 @@ export const trueSteps = clause({
   promise: 'Steps add up: three steps of 0.1 from 0 make 0.3, by every control.',
   why: 'Sums of broken numbers are not exact: 0.30000000000000004 is shown, saved, and never equal to what another field holds.',
   tried: 'Each control that steps is operated three times with a broken step.',
-  unprovenWhen: 'No value has a step that may be broken, or no control steps it.',
+  unprovenWhen: 'No value moves by steps that may be broken, or no control steps it.',
   random: 'none',
   onTrial: 'gesture',
-  concerns: (contract) => valueClauses(contract).some(({ step }) => step !== undefined),
+  concerns: ({ values }) => Object.values(values).some(({ type, step }) => step !== undefined || accepts(type, 0.5)),
   *trails(subject) {
     for (const value of subject.values) {
-      if (value.step === undefined || value.outside === 'keep') continue
-      for (const step of [0.1, 0.3]) {
-        const given = typeof value.step === 'string' ? { ...subject.base, [value.step]: step } : subject.base
-        if (typeof value.step === 'string' ? subject.ideally(value.step, given) !== step : Number.isInteger(value.step))
-          continue
-        const { least } = subject.limits(value, given)
-        const base = typeof least === 'number' ? least : 0
-        const starts = [base, base + 10 * step].map((start) =>
-          subject.ideally(value.name, { ...given, [value.name]: start }),
-        )
-        for (const way of subject.ways)
-          for (const start of starts)
-            if (way.changes.has(value.name) && way.text === undefined)
-              yield { given: { ...given, [value.name]: start }, moves: [...way.moves, ...way.moves, ...way.moves] }
-      }
+      if (value.step === undefined || isKept(value.outside)) yield* byStride(subject, value)
+      else yield* byStep(subject, value, value.step)
     }
   },
   proves: (_subject, { rows }) => rows.some(({ heard }) => heard.length > 0),
@@ -37,6 +26,8 @@ export const trueSteps = clause({
     for (const [at, row] of rows.entries())
       for (const value of subject.values) {
         const reported = row.heard.findLast((one) => one.value === value.name)?.payload
+        const noise = noiseIn(row, value, at)
+        if (noise !== undefined) return noise
         const stands = reported ?? row.read[value.name]
         if (at === 0 || value.step === undefined || stands === undefined || !settlesEdits(row.move)) continue
         const outside = outsideText(stands, subject.limits(value, row.held))
@@ -52,3 +43,56 @@ export const trueSteps = clause({
     return undefined
   },
 })
+
+function* byStep(subject: Subject, value: ValueClause, by: string | number): Iterable<Trail> {
+  for (const step of BROKEN) {
+    const given = typeof by === 'string' ? { ...subject.base, [by]: step } : subject.base
+    if (typeof by === 'string' ? subject.ideally(by, given) !== step : Number.isInteger(by)) continue
+    const { least } = subject.limits(value, given)
+    yield* thrice(subject, value, given, typeof least === 'number' ? least : 0, step)
+  }
+}
+
+/** What its buttons and keys add may be said by a stride, or by any number that bounds nothing. */
+function* byStride(subject: Subject, value: ValueClause): Iterable<Trail> {
+  if (!accepts(value.type, 0.5)) return
+  const bounds = [value.bounds.least, value.bounds.most]
+  const strides =
+    typeof value.stride === 'string'
+      ? subject.names.filter(({ name }) => name === value.stride)
+      : subject.tellable.filter(({ name, kind }) => kind === 'property' && !bounds.includes(name))
+  for (const { name, type } of strides)
+    for (const stride of BROKEN)
+      if (accepts(type, stride) && subject.ideally(name, { ...subject.base, [name]: stride }) === stride)
+        yield* thrice(subject, value, { ...subject.base, [name]: stride }, 0, stride)
+}
+
+const BROKEN = [0.1, 0.3]
+
+/** Every control that steps, three times, from where steps begin and from ten steps on. */
+function* thrice(
+  subject: Subject,
+  value: ValueClause,
+  given: Trail['given'],
+  from: number,
+  step: number,
+): Iterable<Trail> {
+  const starts = [from, from + 10 * step].map((start) => subject.ideally(value.name, { ...given, [value.name]: start }))
+  for (const way of subject.ways)
+    for (const start of starts)
+      if (way.changes.has(value.name) && way.text === undefined)
+        yield { given: { ...given, [value.name]: start }, moves: [...way.moves, ...way.moves, ...way.moves] }
+}
+
+/** The end of a sum of broken numbers (IEEE 754), where nobody gave or typed anything like it. */
+function noiseIn({ heard, read, move }: Row, { name }: ValueClause, at: number): LeakAt | undefined {
+  const stands = heard.findLast((one) => one.value === name)?.payload ?? read[name]
+  if (!isGesture(move) || typeof stands !== 'number' || Number(stands.toPrecision(12)) === stands) return undefined
+  return {
+    row: at,
+    says: `the steps of ${name} do not add up`,
+    expected: `${name} ${printed(Number(stands.toPrecision(12)))}`,
+    found: `${name} ${printed(stands)}`,
+    cause: 'broken numbers are added up; round to the decimals of the step',
+  }
+}

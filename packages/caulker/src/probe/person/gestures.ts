@@ -28,6 +28,9 @@ export type Gesture =
   | { readonly do: 'caret'; readonly on: ControlRef; readonly at: number }
   | { readonly do: 'enter'; readonly on: ControlRef }
   | { readonly do: 'press'; readonly on: ControlRef }
+  /** Presses a pointer down and keeps it down, until it is let go or taken away. */
+  | { readonly do: 'hold'; readonly on: ControlRef }
+  | { readonly do: 'release' | 'cancel' }
   | { readonly do: 'key'; readonly on: ControlRef; readonly key: Key }
   | { readonly do: 'choose'; readonly on: ControlRef; readonly option: number }
   | { readonly do: 'pick'; readonly on: ControlRef; readonly file: File }
@@ -54,18 +57,31 @@ export function entersText(
 export function commits(gesture: Gesture): boolean {
   if (gesture.do === 'key' && gesture.key === 'Escape')
     return gesture.on.kind !== 'text field' && gesture.on.kind !== 'number field'
-  return !['type', 'paste', 'compose', 'insert', 'caret'].includes(gesture.do)
+  return !['type', 'paste', 'compose', 'insert', 'caret', 'hold'].includes(gesture.do)
 }
 
 /** A gesture in words, for a ledger. */
 export function gestureText(gesture: Gesture): string {
-  if (gesture.do === 'leave') return 'leave the field'
+  if (!isPlaced(gesture)) return WITHOUT_PLACE[gesture.do]
   const inWords = WORDS[gesture.do] as (made: Gesture, where: string) => string
   return inWords(gesture, controlText(gesture.on))
 }
 
+const WITHOUT_PLACE = {
+  leave: 'leave the field',
+  release: 'let go beside it',
+  cancel: 'the pointer is taken away, as by a scroll',
+}
+
+/** The gestures that are made at a control. */
+export type Placed = Extract<Gesture, { readonly on: ControlRef }>
+
+export function isPlaced(gesture: Gesture): gesture is Placed {
+  return 'on' in gesture
+}
+
 type Words = {
-  [D in Exclude<Gesture['do'], 'leave'>]: (gesture: Gesture & { readonly do: D }, where: string) => string
+  [D in Placed['do']]: (gesture: Gesture & { readonly do: D }, where: string) => string
 }
 
 const WORDS: Words = {
@@ -84,6 +100,7 @@ const WORDS: Words = {
       : `type ${quoted(text)} over letters ${from + 1} to ${to} of ${where}`,
   caret: ({ at }, where) => `put the caret behind letter ${at} of ${where}`,
   enter: (_, where) => `press Enter in ${where}`,
+  hold: (_, where) => `press ${where} and hold it down`,
   press: ({ on }, where) => `${on.kind === 'button' ? 'press' : 'click'} ${where}`,
   key: ({ key }, where) => `press ${KEY_NAMES[key] ?? key} in ${where}`,
   choose: ({ option }, where) => `choose option ${option + 1} of ${where}`,

@@ -1,6 +1,6 @@
 import { deepActiveElement } from '../../dom/index.js'
 import { findControl, isReachable } from './controls.js'
-import type { Gesture } from './gestures.js'
+import { isPlaced, type Gesture, type Placed } from './gestures.js'
 import { choose, pick } from './choosing.js'
 import { createEditor } from './editor.js'
 import { createKeyboard } from './keyboard.js'
@@ -13,10 +13,7 @@ export interface Person {
 }
 
 type Acts = {
-  [D in Exclude<Gesture['do'], 'leave'>]: (
-    element: HTMLElement,
-    gesture: Gesture & { readonly do: D },
-  ) => string | undefined | void
+  [D in Placed['do']]: (element: HTMLElement, gesture: Gesture & { readonly do: D }) => string | undefined | void
 }
 
 export function personAt(container: HTMLElement): Person {
@@ -34,6 +31,7 @@ export function personAt(container: HTMLElement): Person {
     caret: (element, { at }) => editor.caret(field(element), at),
     enter: (element) => keyboard.enter(field(element)),
     key: (element, { key }) => keyboard.press(element, key),
+    hold: (element) => pointer.hold(element),
     press: (element) => pointer.press(element),
     drag: (element, { from, to }) => pointer.drag(element, from, to),
     choose: (element, { option }) => choose(view, element, option, { editor, pointer }),
@@ -45,6 +43,7 @@ export function personAt(container: HTMLElement): Person {
       editor.end()
       return void deepActiveElement(container.ownerDocument)?.blur()
     }
+    if (!isPlaced(gesture)) return void pointer.end(gesture.do)
     const element = findControl(container, gesture.on)
     if (element === undefined) return `there is no ${gesture.on.kind} any more`
     if (!isReachable(element)) return `the ${gesture.on.kind} cannot be operated now`

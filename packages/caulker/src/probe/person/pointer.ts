@@ -4,6 +4,10 @@ import type { Editor } from './editor.js'
 /** A mouse over a component. */
 export interface Pointer {
   press(element: HTMLElement): void
+  /** Goes down on an element and stays down. */
+  hold(element: HTMLElement): void
+  /** Goes up beside everything, or is taken away by the browser. */
+  end(how: 'release' | 'cancel'): void
   drag(element: HTMLElement, from: Point, to: Point): string | undefined
 }
 
@@ -19,6 +23,37 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
       send(element, 'mouseup')
     })
     element.click()
+  }
+
+  /** Where the pointer is down, and what it is captured by. */
+  let down: { element: HTMLElement; captor: Element | undefined } | undefined
+
+  function hold(element: HTMLElement): void {
+    withCapture(view, (held) => {
+      send(element, 'pointerdown', { buttons: 1 })
+      if (send(element, 'mousedown', { buttons: 1 })) editor.focus(element)
+      down = { element, captor: held() }
+    })
+  }
+
+  /** Pointer Events, section 10: what has captured the pointer hears its end; else what lies under it, which is something else by then. */
+  function end(how: 'release' | 'cancel'): void {
+    const beside = view.document.body
+    const from = down
+    down = undefined
+    if (from === undefined) return
+    const captor = from.captor?.isConnected === true ? from.captor : undefined
+    if (how === 'cancel') {
+      send(captor ?? (from.element.isConnected ? from.element : beside), 'pointercancel')
+      return
+    }
+    if (captor === undefined && from.element.isConnected) {
+      for (const name of ['pointerout', 'mouseout']) send(from.element, name, { relatedTarget: beside })
+      for (const name of ['pointerleave', 'mouseleave'])
+        send(from.element, name, { bubbles: false, composed: false, relatedTarget: beside })
+    }
+    send(captor ?? beside, 'pointerup')
+    send(beside, 'mouseup')
   }
 
   function drag(element: HTMLElement, from: Point, to: Point): string | undefined {
@@ -61,7 +96,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     )
   }
 
-  return { press, drag }
+  return { press, hold, end, drag }
 }
 
 /** What of an element is drawn at a place; itself, where something else lies above. */

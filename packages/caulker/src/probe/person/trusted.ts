@@ -1,5 +1,5 @@
 import { findControl, isReachable, optionsOf } from './controls.js'
-import type { EntersText, Gesture } from './gestures.js'
+import { isPlaced, type EntersText, type Gesture } from './gestures.js'
 import { hasSelection, isEditable } from './fields.js'
 import { personAt, type Person } from './index.js'
 
@@ -26,6 +26,7 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
 
   async function act(gesture: Gesture): Promise<string | undefined> {
     if (gesture.do === 'leave') return leave()
+    if (!isPlaced(gesture) || gesture.do === 'hold') return synthetic.act(gesture)
     const element = findControl(container, gesture.on)
     if (setAsWhole !== undefined && setAsWhole !== element) await leave()
     if (element === undefined) return `there is no ${gesture.on.kind} any more`

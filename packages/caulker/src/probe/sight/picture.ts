@@ -138,7 +138,12 @@ function visit(node: Node, walk: Walk): void {
   if (node.nodeType !== 1) return
   const element = node as HTMLElement
   const name = element.localName
-  if (SILENT.has(name) || isHidden(element, walk) || comesAndGoes(element)) return
+  if (SILENT.has(name) || comesAndGoes(element)) return
+  if (isHidden(element, walk)) {
+    // A hidden file field is opened by something else: what its dialog offers is seen then.
+    if (isFileField(element)) walk.announced.push(`${ANNOUNCED}a file dialog of ${element.accept || 'all files'}`)
+    return
+  }
   const control = controlText(element)
   if (control !== undefined) {
     flush(walk)
@@ -156,6 +161,10 @@ function visit(node: Node, walk: Walk): void {
   visitUnder(element, walk)
   if (isBlock || walk.into !== before) flush(walk)
   walk.into = before
+}
+
+function isFileField(element: HTMLElement): element is HTMLInputElement {
+  return element.localName === 'input' && (element as HTMLInputElement).type === 'file'
 }
 
 /** What is drawn under an element: its shadow tree instead of its children, and what is slotted instead of a slot's own. */

@@ -2,11 +2,14 @@ import { equal, isHost } from '../../contract/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Picture } from '../sight/picture.js'
 import type { Given } from '../../mount/index.js'
+import type { SentEvent } from './played.js'
 
 /** What is not part of the picture, and that clauses of their own look at. */
 export interface Around {
   /** Events that it sent from its own element, and that its contract does not declare. */
   readonly strays: readonly string[]
+  /** The events that its contract declares, as they were sent since the last row. */
+  readonly sent: readonly SentEvent[]
   /** How many warnings and errors it has written to the console since the last row. */
   readonly said: number
   /** The names whose given object it has changed, and the reports that carried such an object. */

@@ -30,7 +30,12 @@ export function hear(scene: Scene, event: string, payload: unknown, values?: Giv
 
 /** Listens to what goes wrong, is said or is submitted on the page; gives a way to stop. */
 export function listenAround(scene: Scene): () => void {
-  const { view } = scene
+  const { view, container, contract } = scene
+  const note = (event: Event) => {
+    const { type, bubbles, composed, cancelable } = event
+    if (event.target === rootOf(scene)) scene.since.sent.push({ event: type, bubbles, composed, cancelable })
+  }
+  for (const name of eventNames(contract)) container.addEventListener(name, note, true)
   const onError = (event: ErrorEvent) => {
     noteFault(scene, event.error ?? event.message)
     event.preventDefault()

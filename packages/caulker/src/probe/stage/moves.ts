@@ -21,12 +21,20 @@ export function make(scene: Scene, move: Move): string | undefined | Promise<str
   } else if ('attribute' in move) {
     if (move.text === null) rootOf(scene)?.removeAttribute(move.attribute)
     else rootOf(scene)?.setAttribute(move.attribute, move.text)
-  } else {
+  } else if ('wait' in move) return pass(scene, move.wait)
+  else {
     const element = rootOf(scene)
     if (element === undefined) return 'it is no element of its own'
+    if (move.place === 'away') return void element.remove()
     place.appendChild(scene.options.document.createElement('div')).append(element)
   }
   return undefined
+}
+
+/** Time passes in frames; where nothing waits for it, none has to. */
+async function pass({ options: { frames } }: Scene, milliseconds: number): Promise<undefined> {
+  const count = Math.ceil(milliseconds / frames.milliseconds)
+  for (let frame = 0; frame < count && frames.isStill?.() !== true; frame++) await frames.next()
 }
 
 /** What a command changes without a report, whoever called it knows. */

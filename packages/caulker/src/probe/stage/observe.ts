@@ -38,6 +38,7 @@ function aroundOf(scene: Scene): Around {
   const root = rootOf(scene)
   return {
     strays: since.strays,
+    sent: since.sent,
     said: since.said,
     mutated: [
       ...owned.changed(),

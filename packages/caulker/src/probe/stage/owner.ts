@@ -29,7 +29,10 @@ export function unbounded(contract: AnyContract): AnyContract {
   return {
     ...contract,
     values: Object.fromEntries(
-      valueClauses(contract).map((value) => [value.name, { ...value, outside: 'keep' as const }]),
+      valueClauses(contract).map((value) => [
+        value.name,
+        { ...value, outside: 'keep' as const, outsideTold: 'keep' as const },
+      ]),
     ),
   }
 }

@@ -5,7 +5,7 @@ import type { Mounted } from '../../mount/index.js'
 import type { personAt } from '../person/index.js'
 import type { ownObjects } from './around.js'
 import type { FormState } from './form-state.js'
-import type { HeardThen, StageOptions } from './played.js'
+import type { HeardThen, SentEvent, StageOptions } from './played.js'
 import { FORM_NAME } from './settings.js'
 import type { Trail } from './trail.js'
 
@@ -37,6 +37,8 @@ export interface Happenings {
   heard: HeardThen[]
   /** Events of its own that no contract names. */
   strays: string[]
+  /** The declared events, as they were sent. */
+  sent: SentEvent[]
   /** How often it said something to the console. */
   said: number
   submits: unknown[][]
@@ -47,7 +49,7 @@ export interface Happenings {
 }
 
 export function nothingYet(): Happenings {
-  return { heard: [], strays: [], said: 0, submits: [], gave: undefined, fault: undefined, spoils: [] }
+  return { heard: [], strays: [], sent: [], said: 0, submits: [], gave: undefined, fault: undefined, spoils: [] }
 }
 
 /** The first fault of a step is what went wrong; others follow from it. */

@@ -25,7 +25,9 @@ export type Move =
   | { readonly attribute: string; readonly text: string | null }
   | Fill
   /** The element is taken out and put elsewhere in one turn. */
-  | { readonly place: 'another' }
+  | { readonly place: 'another' | 'away' }
+  /** Nothing is done for some milliseconds. */
+  | { readonly wait: number }
   | { readonly form: 'reset' | 'disable' | 'restore' }
   /** Something public that its contract does not name is set. */
   | { readonly undeclared: string; readonly to: unknown }
@@ -81,7 +83,8 @@ export function moveText(move: Move): string {
   if ('undeclared' in move) return `set ${move.undeclared} to ${printed(move.to)}, which is in no contract`
   if ('slot' in move) return `put ${fillText(move)}`
   if ('form' in move) return FORM_TEXTS[move.form]
-  return 'move it elsewhere in the page'
+  if ('wait' in move) return `let ${move.wait / 1000} s pass`
+  return move.place === 'away' ? 'take it out of the page' : 'move it elsewhere in the page'
 }
 
 export function callText(call: Call): string {

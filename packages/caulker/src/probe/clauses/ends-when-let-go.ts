@@ -1,0 +1,94 @@
+import { equal, printed } from '../../contract/index.js'
+import { ledgerOf } from '../stage/ledger.js'
+import type { Played, Row } from '../stage/played.js'
+import { gesture, isGesture, type Move } from '../stage/trail.js'
+import type { Subject, Way } from '../subject/subject.js'
+import { clause, type Examined } from './clause.js'
+
+/** How long a button is held, and how long it is looked at afterwards: longer than the delay before a key repeats. */
+const HELD = 700
+const AFTER = 500
+
+const ENDS: readonly { readonly move: Move; readonly says: string; readonly cause: string }[] = [
+  {
+    move: gesture({ do: 'release' }),
+    says: 'it goes on after the pointer was let go beside it',
+    cause: 'it hears the end of a press only on the button itself',
+  },
+  {
+    move: gesture({ do: 'cancel' }),
+    says: 'it goes on after the pointer was taken away',
+    cause: 'it does not hear pointercancel',
+  },
+  {
+    move: { place: 'away' },
+    says: 'it goes on after it was taken out of the page',
+    cause: 'its timer is not stopped when it is removed',
+  },
+]
+
+/** What runs while a button is held ends with the press. */
+export const endsWhenLetGo = clause({
+  id: 'ends-when-let-go',
+  group: 'life',
+  promise:
+    'What runs while a button is held ends when it is let go anywhere, when the pointer is taken away, and when it is removed.',
+  why: 'The finger slides off the button, or the panel closes under it, and the temperature climbs on by itself with nothing to stop it.',
+  tried:
+    'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page.',
+  unprovenWhen: 'No button goes on by itself while it is held.',
+  random: 'none',
+  onTrial: 'gesture',
+  needsElement: true,
+  concerns: ({ values, events }) => Object.keys(values).length + Object.keys(events).length > 0,
+  *trails() {},
+  judge: () => undefined,
+  async examine(subject): Promise<Examined> {
+    let held = 0
+    for (const { given, press } of presses(subject)) {
+      const hold = gesture({ do: 'hold', on: press })
+      const running = await subject.playAnew({ given, moves: [hold, { wait: HELD }] })
+      if (!movesOn(subject, running, 2)) continue
+      for (const { move, says, cause } of ENDS) {
+        const played = await subject.playAnew({ given, moves: [hold, { wait: HELD }, move, { wait: AFTER }] })
+        held++
+        if (!movesOn(subject, played, 4)) continue
+        const last = played.rows[4] as Row
+        return {
+          leak: {
+            says,
+            cause,
+            expected: 'nothing more',
+            found: whatCame(last),
+            ledger: ledgerOf(subject.contract, played, 4),
+          },
+        }
+      }
+    }
+    return held > 0 ? { held } : { unproven: this.unprovenWhen }
+  },
+})
+
+/** The buttons that change something when they are pressed. */
+function presses({ ways }: Subject): { given: Way['given']; press: Way['control'] }[] {
+  const found = ways.flatMap(({ given, moves: [first, ...rest], control }) =>
+    rest.length === 0 && isGesture(first) && first.gesture.do === 'press' && control.kind === 'button'
+      ? [{ given, press: first.gesture.on }]
+      : [],
+  )
+  const seen = new Set<string>()
+  return found.filter(({ press }) => !seen.has(JSON.stringify(press)) && seen.add(JSON.stringify(press))).slice(0, 3)
+}
+
+/** Whether something was reported or changed at a row where nothing was done. */
+function movesOn({ values }: Subject, { rows }: Played, at: number): boolean {
+  const [before, now] = [rows[at - 1], rows[at]]
+  if (before === undefined || now === undefined) return false
+  return now.heard.length > 0 || values.some(({ name }) => !equal(before.read[name], now.read[name]))
+}
+
+function whatCame({ heard, read }: Row): string {
+  const last = heard[heard.length - 1]
+  if (last === undefined) return `it holds ${printed(Object.values(read)[0])}`
+  return `heard ${last.event} ${printed(last.payload)}${heard.length > 1 ? `, the last of ${heard.length}` : ''}`
+}

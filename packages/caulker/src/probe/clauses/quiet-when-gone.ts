@@ -1,0 +1,44 @@
+import { printed } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { isGesture, type Move } from '../stage/trail.js'
+
+const AFTER = 400
+
+/** After its removal nothing speaks any more. */
+export const quietWhenGone = clause({
+  id: 'quiet-when-gone',
+  group: 'life',
+  promise: 'Once it is taken out of the page it reports nothing, even what was pending then.',
+  why: 'The screen is closed, and a late report of it changes what the next one shows, or is saved with another record.',
+  tried:
+    'A person does something and it is taken out of the page, before and after the edit has ended; then time passes.',
+  unprovenWhen: 'Nothing was found that a person can do to it.',
+  random: 'none',
+  onTrial: 'page',
+  needsElement: true,
+  concerns: ({ values, events }) => Object.keys(values).length + Object.keys(events).length > 0,
+  *trails(subject) {
+    for (const { given, moves } of subject.chiefWays.slice(0, 2)) {
+      const ends = moves.length > 1 && isLeaving(moves[moves.length - 1]) ? [moves.slice(0, -1)] : []
+      for (const done of [moves, ...ends]) yield { given, moves: [...done, { place: 'away' }, { wait: AFTER }] }
+    }
+  },
+  judge(_subject, { rows }) {
+    const gone = rows.findIndex(({ move }) => move !== undefined && 'place' in move && move.place === 'away')
+    const at = gone < 0 ? -1 : rows.findIndex(({ heard }, row) => row >= gone && heard.length > 0)
+    const [first] = rows[at]?.heard ?? []
+    return first === undefined
+      ? undefined
+      : {
+          row: at,
+          says: `it reports ${first.event} after it was taken out of the page`,
+          expected: 'nothing is heard',
+          found: `heard ${first.event} ${printed(first.payload)}`,
+          cause: 'what it waits with is not dropped when it is removed',
+        }
+  },
+})
+
+function isLeaving(move: Move | undefined): boolean {
+  return isGesture(move) && move.gesture.do === 'leave'
+}

@@ -1,0 +1,60 @@
+import { valueClauses, type AnyContract } from '../../contract/index.js'
+import type { SentEvent } from '../stage/played.js'
+import { clause } from './clause.js'
+
+const FLAGS = ['bubbles', 'composed', 'cancelable'] as const
+type Flags = Pick<SentEvent, (typeof FLAGS)[number]>
+
+/** Events fly as far as the contract says (DOM Standard, section 2.2). */
+export const sentAsSaid = clause({
+  id: 'sent-as-said',
+  group: 'up',
+  promise: 'Its events bubble, leave shadow trees and may be cancelled as its contract says.',
+  why: 'The list around it listens once for all its entries, or it stands in another component: an event that stops on its way is never heard there.',
+  tried: 'Each event that its contract says this of is brought about, and looked at as it is sent.',
+  unprovenWhen: 'Nothing that was done brought about such an event.',
+  random: 'any',
+  onTrial: 'gesture',
+  needsElement: true,
+  concerns: (contract) => promisedBy(contract).size > 0,
+  *trails(subject) {
+    for (const { given, moves } of subject.ways) yield { given, moves }
+    for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
+  },
+  proves: ({ contract }, { rows }) =>
+    rows.some(({ around }) => around.sent.some(({ event }) => promisedBy(contract).has(event))),
+  judge({ contract }, { rows }) {
+    const promised = promisedBy(contract)
+    for (const [at, { around }] of rows.entries())
+      for (const sent of around.sent) {
+        const wrong = FLAGS.find((flag) => promised.get(sent.event)?.[flag] === true && !sent[flag])
+        if (wrong !== undefined)
+          return {
+            row: at,
+            says: `${sent.event} ${WRONG[wrong]}`,
+            expected: `${sent.event} with ${wrong}: true`,
+            found: `${wrong}: false`,
+            cause: `it is made without ${wrong}: true`,
+          }
+      }
+    return undefined
+  },
+})
+
+const WRONG = {
+  bubbles: 'does not bubble',
+  composed: 'does not leave its shadow tree',
+  cancelable: 'cannot be cancelled',
+}
+
+/** By event: what its contract promises of it; what is not said is not promised. */
+function promisedBy(contract: AnyContract): ReadonlyMap<string, Partial<Flags>> {
+  const said = [
+    ...Object.values(contract.events).map(({ name, ...flags }): [string, Partial<Flags>] => [name, flags]),
+    ...valueClauses(contract).map(({ event, bubbles, composed, cancelable }): [string, Partial<Flags>] => [
+      event,
+      { bubbles: bubbles === true, composed: composed === true, cancelable: cancelable === true },
+    ]),
+  ]
+  return new Map(said.filter(([, flags]) => FLAGS.some((flag) => flags[flag] === true)))
+}

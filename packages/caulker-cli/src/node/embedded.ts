@@ -37,6 +37,8 @@ export async function probeEmbedded(
   }
 }
 
+const WEST = 'America/St_Johns'
+
 interface Thread {
   run(job: ProbeJob): Promise<Tried>
   end(): void
@@ -52,6 +54,8 @@ function createThread(sharers: () => number): Thread {
   }
   const run = (job: ProbeJob) =>
     new Promise<Tried>((resolve) => {
+      // Behind Greenwich, where a day that is read as a moment is the day before; whoever has said where the clock stands is heeded.
+      process.env['TZ'] ??= WEST
       const running = (worker ??= new Worker(new URL('./embedded-worker.js', import.meta.url), {
         workerData: memory,
         stdout: true,

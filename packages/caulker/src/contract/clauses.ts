@@ -4,6 +4,7 @@ import type {
   After,
   Amend,
   COMMAND,
+  DRAFT,
   EVENT,
   FilledBy,
   PROPERTY,
@@ -57,6 +58,12 @@ export interface ReadingDraft<S extends TSchema, P extends string> extends Omit<
 
 export interface SlotDraft extends WrittenBy<typeof SLOT> {}
 
+/** The clauses of a draft; `P` are the properties that hold records, `E` the events that save. */
+export interface OwnDraft<P extends string, E extends string> extends Omit<WrittenBy<typeof DRAFT>, 'of' | 'event'> {
+  of: P
+  event: E
+}
+
 /** A property with every clause filled in. */
 export interface PropertyClause<T = unknown> extends Omit<FilledBy<typeof PROPERTY>, 'default'> {
   readonly kind: 'property' | 'value'
@@ -80,4 +87,5 @@ interface Named {
 export interface EventClause extends FilledBy<typeof EVENT>, Named {}
 export interface CommandClause extends FilledBy<typeof COMMAND>, Named {}
 export interface ReadingClause extends FilledBy<typeof READING>, Named {}
+export interface OwnDraftClause extends FilledBy<typeof DRAFT>, Named {}
 export interface SlotClause extends FilledBy<typeof SLOT>, Named {}

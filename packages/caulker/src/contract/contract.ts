@@ -11,6 +11,8 @@ import type {
   ReadingDraft,
   SlotClause,
   SlotDraft,
+  OwnDraft,
+  OwnDraftClause,
   ValueClause,
   ValueDraft,
 } from './clauses.js'
@@ -48,6 +50,8 @@ export interface Contract<T extends ContractTypes = ContractTypes> {
   readonly events: { readonly [K in keyof T['events']]: EventClause }
   readonly commands: { readonly [K in keyof T['commands']]: CommandClause }
   readonly readings: { readonly [K in keyof T['readings']]: ReadingClause }
+  /** What a person edits on a copy inside it. */
+  readonly drafts: { readonly [name: string]: OwnDraftClause }
   readonly slots: { readonly [name: string]: SlotClause }
   /** The form value, and the property that obliges the person to fill it. */
   readonly form: { readonly value: string; readonly requiredBy: string | undefined } | undefined
@@ -88,6 +92,8 @@ export interface ContractDraft<
   events?: { [K in keyof E]: EventDraft<E[K]> }
   commands?: C & { [K in keyof C]: CommandDraft }
   readings?: { [K in keyof G]: ReadingDraft<G[K], NoInfer<Extract<keyof P | keyof V, string>>> }
+  /** What a person edits on a copy inside it, until they save or cancel it. */
+  drafts?: Record<string, OwnDraft<NoInfer<Extract<keyof P, string>>, NoInfer<Extract<keyof E, string>>>>
   slots?: Record<string, SlotDraft>
   form?: { value: NoInfer<Extract<keyof V, string>>; requiredBy?: NoInfer<Extract<keyof P, string>> }
   locks?: { readonly?: NoInfer<Extract<keyof P, string>>; disabled?: NoInfer<Extract<keyof P, string>> }

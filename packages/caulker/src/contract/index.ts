@@ -26,6 +26,8 @@ export type {
   ReadingDraft,
   SlotClause,
   SlotDraft,
+  OwnDraft,
+  OwnDraftClause,
   ValueClause,
   ValueDraft,
 } from './clauses.js'

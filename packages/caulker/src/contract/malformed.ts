@@ -44,6 +44,14 @@ function clauses(tag: string, draft: Draft, section: string, kinds: Kinds): void
     members(tag, at, clause, kinds)
     if ('type' in kinds && !('type' in clause))
       fail(tag, at, 'has no type; write type: Type.String(), or another data type')
+    if (section === 'drafts')
+      for (const part of ['of', 'event'])
+        if (!(part in clause))
+          fail(
+            tag,
+            at,
+            `does not say ${part === 'of' ? 'what it is a draft of' : 'with which event it is saved'}; write ${part}: '…'`,
+          )
   }
 }
 

@@ -131,7 +131,9 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
   if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, trails: 0 }
   if (clause.needsElement === true && subject.define === undefined)
     return { ...unproven(clause, 'It is no custom element.'), applies: false }
-  if (clause.needsForms === true && asksForForms(subject) && !knowsForms(subject))
+  const { needsForms = false } = clause
+  const isOfForms = typeof needsForms === 'function' ? needsForms(subject) : needsForms
+  if (isOfForms && asksForForms(subject) && !knowsForms(subject))
     return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
   if (clause.examine !== undefined) return examinedAs(clause, await examined(clause.examine, subject))
   let trails = 0

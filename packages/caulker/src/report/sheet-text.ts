@@ -11,6 +11,7 @@ import {
   type EventClause,
   type PropertyClause,
   type ReadingClause,
+  type OwnDraftClause,
   type SlotClause,
   type Table,
   type ValueClause,
@@ -34,6 +35,7 @@ function sheet(contract: AnyContract, width: number, ink: Ink): string[] {
     ['events', Object.values<EventClause>(contract.events).map(eventRow)],
     ['commands', Object.values<CommandClause>(contract.commands).map(commandRow)],
     ['readings', Object.values<ReadingClause>(contract.readings).map(readingRow)],
+    ['drafts', Object.values<OwnDraftClause>(contract.drafts).map(draftRow)],
     [
       'slots',
       Object.values<SlotClause>(contract.slots).map(({ name, holds, summary }): Row => [
@@ -119,6 +121,10 @@ function commandRow(command: CommandClause): Row {
 
 function readingRow(reading: ReadingClause): Row {
   return [reading.name, typeText(reading.type), joined(...phrases('readings', reading), reading.summary ?? '')]
+}
+
+function draftRow(draft: OwnDraftClause): Row {
+  return [draft.name, `of ${draft.of}`, joined(...phrases('drafts', draft, ['of']), draft.summary ?? '')]
 }
 
 function stands({ required, hasDefault, default: value }: PropertyClause): string {

@@ -149,9 +149,10 @@ function objects(schema: Keywords, inner: (part: unknown) => unknown[]): object[
     Object.fromEntries(
       properties
         .filter(([name]) => names(name))
-        .flatMap(([name, part]) => {
+        .flatMap(([name, part], at) => {
+          // What stands in one member is not what stands in the next: who takes one for the other is seen.
           const values = inner(part)
-          return values.length === 0 ? [] : [[name, values[turn % values.length]]]
+          return values.length === 0 ? [] : [[name, values[(turn + at) % values.length]]]
         }),
     )
   const whole = Array.from({ length: 6 }, (_, turn) => made(turn, () => true))

@@ -1,6 +1,7 @@
 export { changesBy, type FilledBy, type Said, type Table, type Weight, type Written, type WrittenBy } from './entry.js'
 export { filled } from './fill.js'
 export { isObject, type Kind, type NameSection } from './kind.js'
+export { DRAFT } from './draft.js'
 export { COMMAND, EVENT, READING, SLOT } from './parts.js'
 export { PROPERTY, type After, type Amend, type Refuse } from './property.js'
 export { VALUE } from './value.js'

@@ -2,7 +2,7 @@ import { pointerParts } from '../data/pointer.js'
 import type { TSchema } from '../data/types.js'
 
 /** Where the names stand that a clause may give for others. */
-export type NameSection = 'given' | 'properties' | 'values'
+export type NameSection = 'given' | 'properties' | 'values' | 'events'
 
 /** What a clause may be written as: in a file, in a module, and what is said of anything else. */
 export interface Kind<V> {

@@ -1,5 +1,6 @@
 import { optional, silent, usually, type Said, type Table } from './entry.js'
 import { nameOf, namesOf, partsOf, text, textsBy, reasonsBy, type Kind } from './kind.js'
+import { DRAFT } from './draft.js'
 import { COMMAND, EVENT, READING, SLOT } from './parts.js'
 import { PROPERTY } from './property.js'
 import { VALUE } from './value.js'
@@ -44,6 +45,12 @@ export const SECTIONS = {
     added: isNew,
   },
   readings: { says: 'Read-only results that its owner may read.', word: 'the reading', table: READING, added: isNew },
+  drafts: {
+    says: 'What a person edits on a copy inside it, until they save or cancel it.',
+    word: 'the draft',
+    table: DRAFT,
+    added: isNew,
+  },
   slots: {
     says: 'The places for content, by name; the default slot has the name default.',
     word: 'the slot',

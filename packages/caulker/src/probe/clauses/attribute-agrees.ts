@@ -36,7 +36,7 @@ export const attributeAgrees = clause({
  * The names whose attribute it observes. Where it observes one that no name has, it may have misspelt one that it does not: then all are
  * judged.
  */
-function judgedNames(subject: Subject): PropertyClause[] {
+export function judgedNames(subject: Subject): PropertyClause[] {
   const observed = (
     (subject.define as { observedAttributes?: readonly string[] } | undefined)?.observedAttributes ?? []
   ).map((name) => name.toLowerCase())

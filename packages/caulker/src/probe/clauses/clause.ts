@@ -7,7 +7,7 @@ import type { Subject } from '../subject/subject.js'
 /** One promise that a probe judges: declarative, one a file. */
 export interface Clause {
   readonly id: string
-  readonly group: 'down' | 'up' | 'both ways' | 'bounds' | 'reset and submit' | 'life' | 'commands' | 'name'
+  readonly group: 'down' | 'up' | 'both ways' | 'bounds' | 'reset and submit' | 'drafts' | 'life' | 'commands' | 'name'
   /** What a component promises, in one sentence. */
   readonly promise: string
   readonly why: string
@@ -26,7 +26,7 @@ export interface Clause {
   /** Whether it can only be tried on a custom element, and not through a mount of the user's own. */
   readonly needsElement?: boolean
   /** Whether it can only be tried where the platform knows elements that are associated with forms. */
-  readonly needsForms?: boolean
+  readonly needsForms?: boolean | ((subject: Subject) => boolean)
   /** Whether a trail that shows no leak is evidence for the clause; every trail is, where this is left out. */
   proves?(subject: Subject, played: Played): boolean | Promise<boolean>
   judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined

@@ -1,4 +1,4 @@
-import { equal } from '../../contract/index.js'
+import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
@@ -28,7 +28,7 @@ export const everyWayIn = clause({
       if (way.text !== undefined && way.text !== '') yield { given: way.given, moves: way.moves }
   },
   async judge(subject, { rows }) {
-    const unheld = await shownAndNotHeld(subject, rows)
+    const unheld = (await shownAndNotHeld(subject, rows)) ?? changedAndNotShown(subject, rows)
     if (unheld !== undefined) return unheld
     const last = rows.length - 1
     const row = rows[last]
@@ -85,4 +85,23 @@ async function shownAndNotHeld(subject: Subject, rows: Played['rows']): Promise<
   if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
   const leak = unlikeFresh(row, first, fresh)
   return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }
+}
+
+/** A control that shows nothing but the value, and goes on showing the old one. */
+function changedAndNotShown(subject: Subject, rows: Played['rows']): LeakAt | undefined {
+  const [first, row] = [rows[0], rows[1]]
+  if (row === undefined || !isGesture(row.move) || !settlesEdits(row.move) || row.move.gesture.do === 'leave')
+    return undefined
+  if (!isPlaced(row.move.gesture) || !VALUE_CONTROLS.includes(row.move.gesture.on.kind)) return undefined
+  const changed = subject.values.find(
+    ({ name, applies }) => applies === 'at-once' && !equal(row.read[name], first.read[name]),
+  )
+  if (changed === undefined || !samePicture(first.picture, row.picture)) return undefined
+  return {
+    row: 1,
+    says: `${changed.name} changes, and what is seen and announced of it does not`,
+    expected: `shown with ${changed.name} ${printed(row.read[changed.name])}`,
+    found: `shown as with ${changed.name} ${printed(first.read[changed.name])}`,
+    cause: 'the control itself is not told of its new state',
+  }
 }

@@ -24,6 +24,10 @@ import { noHiddenWays } from './no-hidden-ways.js'
 import { quietWhenGone } from './quiet-when-gone.js'
 import { sentAsSaid } from './sent-as-said.js'
 import { endsWhenLetGo } from './ends-when-let-go.js'
+import { draftAnswered } from './draft-answered.js'
+import { draftCancels } from './draft-cancels.js'
+import { draftSaves } from './draft-saves.js'
+import { draftStands } from './draft-stands.js'
 import { ownDefaults } from './own-defaults.js'
 import { ownerDecides } from './owner-decides.js'
 import { pairInOrder } from './pair-in-order.js'
@@ -86,6 +90,10 @@ export const clauses: readonly Clause[] = [
   noAccidentalSubmit,
   submitsCurrent,
   survivesMove,
+  draftSaves,
+  draftCancels,
+  draftStands,
+  draftAnswered,
   quietWhenGone,
   endsWhenLetGo,
   leavesNoTrace,

@@ -8,6 +8,7 @@ import {
   type PropertyClause,
   type ValueClause,
 } from '../../contract/index.js'
+import { judgedNames } from './attribute-agrees.js'
 import { clause, type LeakAt } from './clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
@@ -216,7 +217,7 @@ function* zeroInside(subject: Subject, { name, type, bounds }: ValueClause): Ite
 /** What its attribute has set is taken back by a tell of false, and not only by its removal. */
 function* overAttribute(subject: Subject): Iterable<Trail> {
   if (subject.define === undefined) return
-  for (const { name, type, attribute } of subject.tellable)
-    if (attribute !== false && accepts(type, false) && accepts(type, true))
+  for (const { name, type } of judgedNames(subject))
+    if (accepts(type, false) && accepts(type, true))
       yield { given: { ...subject.base, [name]: true }, moves: [tell({ [name]: false })], setting: 'attributes' }
 }

@@ -235,7 +235,9 @@ export async function linesOfEdit(subject: Subject, { trail, rows }: Played, unt
     const last = (await subject.play({ given: trail.given, moves })).rows.at(-1)
     if (last === undefined || subject.values.every(({ name }) => equal(last.read[name], edited.read[name]))) continue
     const common = allLines(last.picture)
-    return linesOnlyIn(edited.picture, rows[0].picture).filter((line) => !common.includes(line))
+    // What a file field of the browser's own says of its choice may stay there unseen, and be dropped when it is opened again.
+    const isChoice = (line: string) => way?.control.kind === 'file field' && line.startsWith('[')
+    return linesOnlyIn(edited.picture, rows[0].picture).filter((line) => !common.includes(line) && !isChoice(line))
   }
   return []
 }

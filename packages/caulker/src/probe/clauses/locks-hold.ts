@@ -26,6 +26,9 @@ export const locksHold = clause({
   random: 'none',
   onTrial: 'gesture',
   refusalHolds: true,
+  // Who locks itself when it is told so as a part of forms is told nothing where no element is one.
+  needsForms: ({ contract, define }) =>
+    contract.locks.disabled !== undefined && 'formDisabledCallback' in (define?.prototype ?? {}),
   concerns: ({ locks, values }) =>
     (locks.readonly !== undefined || locks.disabled !== undefined) && Object.keys(values).length > 0,
   *trails(subject) {

@@ -1,8 +1,10 @@
-import { equal, printed } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { equal, printed, type ValueClause } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
 import { linesOfEdit, linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
-import { isTell, tell } from '../stage/trail.js'
+import type { Played } from '../stage/played.js'
+import { isGesture, isTell, tell } from '../stage/trail.js'
+import type { Subject, Way } from '../subject/subject.js'
 
 /** An owner that tells the old value back after an edit is followed. */
 export const ownerDecides = clause({
@@ -23,12 +25,19 @@ export const ownerDecides = clause({
         if (value?.lastWord === 'owner' && before !== undefined)
           yield { given: { ...way.given, [name]: before }, moves: [...way.moves, tell({ [name]: before })] }
       }
+    for (const value of subject.values)
+      for (const way of subject.ways)
+        if (isStep(way, value.name) && value.lastWord === 'owner')
+          for (const told of subject.plain(value.name).slice(0, 2))
+            if (!equal(told, way.given[value.name]))
+              yield { given: way.given, moves: [tell({ [value.name]: told }), ...way.moves] }
   },
   proves: (_subject, { rows }) => rows.some(({ heard }) => heard.length > 0),
   async judge(subject, played) {
     const { rows } = played
     const at = rows.length - 1
     const row = rows[at]
+    if (isTell(rows[1]?.move)) return stepsFromItsOwn(subject, played)
     if (row === undefined || !isTell(row.move)) return undefined
     for (const [name, told] of Object.entries(row.move.tell)) {
       if (!equal(subject.ideally(name, row.held), told) || !equal(rows[0].read[name], told)) continue
@@ -65,3 +74,34 @@ export const ownerDecides = clause({
     return undefined
   },
 })
+
+/** A button or a key that was seen to change the value, without a text. */
+function isStep({ changes, text, control, moves }: Way, name: string): boolean {
+  const [first] = moves
+  const how = isGesture(first) ? first.gesture.do : undefined
+  return changes.has(name) && text === undefined && control.kind !== 'component' && (how === 'press' || how === 'key')
+}
+
+/** A step that comes to the same from wherever its owner has put the value, and goes on when it is made once more. */
+async function stepsFromItsOwn(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const told = rows[1]
+  const moves = trail.moves.slice(1)
+  const name = isTell(told?.move) ? (Object.keys(told.move.tell)[0] ?? '') : ''
+  const came = rows.at(-1)?.read[name]
+  if (told === undefined || rows.length <= moves.length + 1 || came === undefined || equal(came, told.read[name]))
+    return undefined
+  const once = await subject.play({ given: trail.given, moves })
+  const twice = await subject.play({ given: trail.given, moves: [...moves, ...moves] })
+  const [first, second] = [once.rows.at(-1)?.read[name], twice.rows.at(-1)?.read[name]]
+  const isSame = equal(first, came) && !equal(told.read[name], once.rows[0].read[name])
+  if (!isSame || equal(first, second) || equal(second, once.rows[0].read[name])) return undefined
+  const { least, most } = subject.limits(subject.values.find((one) => one.name === name) as ValueClause, told.held)
+  if (equal(came, least) || equal(came, most)) return undefined
+  return {
+    row: rows.length - 1,
+    says: `a step of ${name} starts from another value than its owner told`,
+    expected: `a step from ${printed(told.read[name])}`,
+    found: `${name} ${printed(came)}, as from ${printed(once.rows[0].read[name])}`,
+    cause: 'it keeps a copy of its own, and steps from that',
+  }
+}

@@ -20,7 +20,11 @@ export const quietWhenGone = clause({
   *trails(subject) {
     for (const { given, moves } of subject.chiefWays.slice(0, 2)) {
       const ends = moves.length > 1 && isLeaving(moves[moves.length - 1]) ? [moves.slice(0, -1)] : []
-      for (const done of [moves, ...ends]) yield { given, moves: [...done, { place: 'away' }, { wait: AFTER }] }
+      for (const done of [moves, ...ends]) {
+        yield { given, moves: [...done, { place: 'away' }, { wait: AFTER }] }
+        const within = Math.max(...subject.values.map((value) => value.within), 0)
+        if (within > 0) yield { given, moves: [...done, { place: 'away' }, { wait: within + AFTER }], hasty: true }
+      }
     }
   },
   judge(_subject, { rows }) {

@@ -25,6 +25,16 @@ export const quietWhenTold = clause({
           .slice(0, 14)
           .map((sample) => tell({ [name]: sample })),
       }
+    // Told while a report of what was typed is still held back: the owner's word came later.
+    for (const { name, within } of subject.values.filter((value) => value.within > 0))
+      for (const way of subject.ways.filter(({ changes, text }) => changes.has(name) && text !== undefined).slice(0, 2))
+        for (const told of subject
+          .plain(name)
+          .filter((value) => value !== way.plainly.get(name))
+          .slice(0, 1)) {
+          const typed = way.moves.slice(0, 1)
+          yield { given: way.given, moves: [...typed, tell({ [name]: told }), { wait: within + 200 }], hasty: true }
+        }
     yield { given: subject.middle, moves: [] }
     for (const { name, reports, effect, takes } of Object.values(subject.contract.commands))
       if (!reports && effect === 'reset' && takes === undefined)
@@ -47,6 +57,18 @@ export const quietWhenTold = clause({
             expected: 'nothing is heard: whoever calls it knows',
             found: `heard ${said.event} ${printed(said.payload)}`,
             cause: `${command}() takes the way of an edit`,
+          }
+      }
+      const isAfterATell = isTell(played.rows[row - 1]?.move)
+      if (played.trail.hasty === true && isAfterATell && move !== undefined && 'wait' in move) {
+        const late = heard.find((one) => one.value !== undefined)
+        if (late !== undefined)
+          return {
+            row,
+            says: 'it reports what was typed before its owner told something else',
+            expected: 'nothing is heard: what was pending is overtaken',
+            found: `heard ${late.event} ${printed(late.payload)}`,
+            cause: 'what is told does not drop what is held back',
           }
       }
       if (move !== undefined && !isTell(move)) continue

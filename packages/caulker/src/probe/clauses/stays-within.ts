@@ -1,9 +1,11 @@
 import { equal, isKept, printed, valueClauses, type ValueClause, outsideText } from '../../contract/index.js'
-import { clause } from './clause.js'
-import { isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
-import type { Subject } from '../subject/subject.js'
+import { clause, type LeakAt } from './clause.js'
+import type { Row } from '../stage/played.js'
+import { gesture, isGesture, isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
+import { allLines } from '../sight/picture.js'
+import type { Subject, Way } from '../subject/subject.js'
 import { zeroBoundOf } from './zero-bounds.js'
-import { beyond, outsideOf, waysAtBounds } from './ways-at-bounds.js'
+import { beyond, enteredText, outsideOf, waysAtBounds } from './ways-at-bounds.js'
 import type { Given } from '../../mount/index.js'
 
 /** Bounds and steps hold on every way in. */
@@ -17,16 +19,21 @@ export const staysWithin = clause({
   unprovenWhen: 'No value has a bound or a step that can be reached.',
   random: 'any',
   onTrial: 'gesture',
-  concerns: (contract) => valueClauses(contract).some(isBounded),
+  concerns: (contract) => valueClauses(contract).some((value) => isBounded(value) || value.outside === 'mark'),
   *trails(subject) {
+    for (const value of subject.values.filter((one) => one.outside === 'mark'))
+      yield* marked(subject, value, withTrueBounds(subject, value))
     for (const value of subject.values.filter(isBounded)) {
       const given = withTrueBounds(subject, value)
       for (const { given: at, moves } of waysAtBounds(subject, value, given)) yield { given: at, moves }
+      yield* heldDown(subject, value, given)
       yield* fromOutside(subject, value, given)
       yield* movedBounds(subject, value, given)
     }
   },
   judge(subject, { trail, rows }) {
+    const unmarked = takenAndNotMarked(subject, trail, rows)
+    if (unmarked !== undefined) return unmarked
     for (const [at, row] of rows.entries()) {
       const given = { ...row.held, ...(at === 0 ? trail.given : {}) }
       for (const value of subject.values.filter(isBounded)) {
@@ -131,4 +138,43 @@ function limitsText({ least, most, step }: { least: unknown; most: unknown; step
     step === undefined ? '' : `in steps of ${String(step)}`,
   ]
   return parts.filter(Boolean).join(', ')
+}
+
+/** A person enters what is outside, and it is to be taken and marked. */
+function* marked(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
+  for (const { given: at, moves } of waysAtBounds(subject, value, given))
+    if (moves.some((move) => enteredText(move) !== undefined)) yield { given: at, moves, setting: 'form' }
+}
+
+function takenAndNotMarked(subject: Subject, { moves, setting }: Trail, rows: readonly Row[]): LeakAt | undefined {
+  const at = rows.length - 1
+  const row = rows[at]
+  const text = moves.map(enteredText).find((one) => one !== undefined)
+  const value = subject.values.find(({ outside }) => outside === 'mark')
+  if (setting !== 'form' || row === undefined || value === undefined || text === undefined) return undefined
+  const number = Number(text)
+  const outside = outsideText(Number.isNaN(number) ? text : number, subject.limits(value, row.held))
+  if (at < moves.length || outside === undefined) return undefined
+  const isTaken = String(row.read[value.name]) === text
+  const isMarked = row.around.isValid === false || allLines(row.picture).some((line) => /\binvalid\b/.test(line))
+  if (isTaken && isMarked) return undefined
+  return {
+    row: at,
+    says: isTaken ? `${value.name} is outside, and nothing marks it: ${outside}` : `${value.name} outside is not taken`,
+    expected: isTaken ? 'the field or its form is invalid' : `${value.name} ${text}, marked invalid`,
+    found: isTaken ? 'both are valid' : `${value.name} ${printed(row.read[value.name])}`,
+  }
+}
+
+/** A button that goes on while it is held goes no further than a bound. */
+function* heldDown(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
+  const { least, most } = subject.limits(value, given)
+  const isPress = ({ moves: [first, ...rest], changes }: Way) =>
+    changes.has(value.name) && rest.length === 0 && isGesture(first) && first.gesture.do === 'press'
+  for (const { control } of subject.ways.filter((way) => isPress(way) && way.control.kind === 'button').slice(0, 4))
+    for (const end of [least, most].filter((one) => typeof one === 'number'))
+      yield {
+        given: { ...given, [value.name]: end },
+        moves: [gesture({ do: 'hold', on: control }), { wait: 500 }, gesture({ do: 'release' })],
+      }
 }

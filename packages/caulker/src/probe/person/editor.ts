@@ -22,6 +22,9 @@ export interface Editor {
 /** Fields that take a text as a whole, whatever is struck. */
 const WHOLE = ['date', 'time', 'month', 'week', 'datetime-local', 'color', 'range']
 
+/** Fields whose whole value is there with one stroke or one pick: a browser tells of the change together with the input. */
+const CHANGED_AT_ONCE = ['date', 'time', 'month', 'week', 'datetime-local']
+
 export function createEditor(view: Window & typeof globalThis): Editor {
   /** Its text when its last change was committed, and as the person's last key left it. */
   let editing: { field: HTMLInputElement; committed: string; left: string } | undefined
@@ -145,6 +148,7 @@ export function createEditor(view: Window & typeof globalThis): Editor {
     const before = textOf(field)
     write(field, text)
     if (textOf(field) !== before) field.dispatchEvent(new view.InputEvent('input', said))
+    if (CHANGED_AT_ONCE.includes(field.type) && textOf(field) !== before) commit()
     return true
   }
 

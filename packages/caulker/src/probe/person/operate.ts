@@ -59,6 +59,8 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
     case 'button':
       yield only({ do: 'press', on: ref })
       if (!control.isNative) yield* keyGestures(ref, ['Enter', ' '])
+      // The component around it may hear keys that the button itself does not.
+      else if (control.isFirst) yield* keyGestures(ref, ['ArrowUp', 'ArrowDown'])
       return
     case 'file field':
       for (const file of supply.files) yield only({ do: 'pick', on: ref, file })
@@ -132,6 +134,8 @@ export interface FoundControl {
   /** Whether it is a field that the browser may fill by itself. */
   readonly isField: boolean
   readonly isLaidOut: boolean
+  /** Whether it is the first of its kind. */
+  readonly isFirst: boolean
 }
 
 /** A list that is filled only when it is opened still has some options. */
@@ -141,8 +145,9 @@ const LIKELY_OPTIONS = 3
 export function foundControls(container: ParentNode): FoundControl[] {
   return controlRefs(container)
     .filter(({ element }) => isOperable(element))
-    .map(({ ref, element }) => ({
+    .map(({ ref, element }, at, all) => ({
       ref,
+      isFirst: all.findIndex((one) => one.ref.kind === ref.kind) === at,
       options: optionsOf(element).length || (ref.kind === 'combo box' ? LIKELY_OPTIONS : 0),
       isMultiline: element.localName !== 'input',
       isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),

@@ -1,4 +1,4 @@
-import { equal, eventNames, valueClauses } from '../../contract/index.js'
+import { equal, eventNames, pointerParts, valueAt, valueClauses } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { hearConsole } from './around.js'
 import { OWNED } from './owner.js'
@@ -33,7 +33,9 @@ export function listenAround(scene: Scene): () => void {
   const { view, container, contract } = scene
   const note = (event: Event) => {
     const { type, bubbles, composed, cancelable } = event
-    if (event.target === rootOf(scene)) scene.since.sent.push({ event: type, bubbles, composed, cancelable })
+    if (event.target !== rootOf(scene)) return
+    scene.since.sent.push({ event: type, bubbles, composed, cancelable })
+    if (scene.trail.setting === 'answering') promiseAnswer(scene, event)
   }
   for (const name of eventNames(contract)) container.addEventListener(name, note, true)
   const onError = (event: ErrorEvent) => {
@@ -57,6 +59,20 @@ export function listenAround(scene: Scene): () => void {
     view.removeEventListener('error', onError)
     view.removeEventListener('unhandledrejection', onRejection)
     view.removeEventListener('submit', stopSubmit)
+  }
+}
+
+/** An owner that hands over a promise, where the event takes one, and keeps it later. */
+function promiseAnswer({ contract, answers }: Scene, event: Event): void {
+  for (const draft of Object.values(contract.drafts)) {
+    const parts = draft.answerAt === undefined ? undefined : pointerParts(draft.answerAt)
+    const take: unknown = event.type === draft.event && parts !== undefined ? valueAt(event, parts) : undefined
+    if (typeof take !== 'function') continue
+    const promised = new Promise<void>((resolve, reject) =>
+      answers.push({ give: resolve, fail: () => reject(new Error('the office is closed')) }),
+    )
+    promised.catch(() => undefined)
+    ;(take as (answer: Promise<void>) => void)(promised)
   }
 }
 

@@ -7,7 +7,7 @@ import { fillSlot } from './slots.js'
 import type { Fill, Setting } from './trail.js'
 
 /** Settings in which the component is mounted as usual, and something else is different. */
-const PLAIN_SETTINGS: readonly Setting[] = ['twin', 'vetoed', 'unheeded']
+const PLAIN_SETTINGS: readonly Setting[] = ['answering', 'twin', 'vetoed', 'unheeded']
 
 /** Mounts the component as the setting of the trail wants it. */
 export function mountIt(scene: Scene): Mounted {

@@ -21,13 +21,22 @@ export function make(scene: Scene, move: Move): string | undefined | Promise<str
   } else if ('attribute' in move) {
     if (move.text === null) rootOf(scene)?.removeAttribute(move.attribute)
     else rootOf(scene)?.setAttribute(move.attribute, move.text)
-  } else if ('wait' in move) return pass(scene, move.wait)
+  } else if ('answer' in move) return answer(scene, move)
+  else if ('wait' in move) return pass(scene, move.wait)
   else {
     const element = rootOf(scene)
     if (element === undefined) return 'it is no element of its own'
     if (move.place === 'away') return void element.remove()
     place.appendChild(scene.options.document.createElement('div')).append(element)
   }
+  return undefined
+}
+
+function answer({ answers }: Scene, { answer: how, to }: Extract<Move, { answer: unknown }>): string | undefined {
+  const asked = answers[to]
+  if (asked === undefined) return 'it never asked its owner for that answer'
+  if (how === 'given') asked.give()
+  else asked.fail()
   return undefined
 }
 

@@ -11,7 +11,10 @@ import { isGesture, type Move } from './trail.js'
 /** Lets the scene settle, and writes down what its owner, the component and a person's eye have then. */
 export async function rowAfter(scene: Scene, move: Move | undefined, impossible: string | undefined): Promise<Row> {
   const { contract, plan, runner } = scene
-  const within = isGesture(move) ? Math.max(0, ...valueClauses(contract).map((clause) => clause.within)) : 0
+  const within =
+    isGesture(move) && scene.trail.hasty !== true
+      ? Math.max(0, ...valueClauses(contract).map((clause) => clause.within))
+      : 0
   const settled = await settle(scene, within)
   const names = plan.cells.map(({ name }) => name)
   const held = names.map((name) => [name, snapshot(runner.read(name))] as const)

@@ -28,6 +28,8 @@ export interface Scene {
   twin: { readonly mounted: Mounted; readonly place: HTMLElement } | undefined
   /** What its form held after the mount. */
   recorded: FormState | undefined
+  /** The answers that it waits for, in the order in which it asked. */
+  readonly answers: { readonly give: () => void; readonly fail: () => void }[]
   heardInAll: number
   /** What has happened since the last row. */
   since: Happenings

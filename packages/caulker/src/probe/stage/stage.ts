@@ -21,18 +21,23 @@ export interface Stage {
   play(trail: Trail): Promise<Played>
   /** Looks at the component once it stands there settled, freshly mounted. */
   look<T>(given: Given, moves: readonly Move[], at: (container: HTMLElement) => T): Promise<T | undefined>
+  /** The same at the end of a whole trail. */
+  lookAt<T>(trail: Trail, at: (container: HTMLElement) => T): Promise<T | undefined>
 }
 
 export function stageFor(contract: AnyContract, options: StageOptions): Stage {
   const plans = { bounded: ownerOf(contract), unbounded: ownerOf(unbounded(contract)) }
+  async function lookAt<T>(trail: Trail, at: (container: HTMLElement) => T): Promise<T | undefined> {
+    let seen: T | undefined
+    await play(sceneOf(contract, plans.bounded, trail, options), (container) => (seen = at(container)))
+    return seen
+  }
+
   return {
     play: (trail) =>
       play(sceneOf(contract, trail.unbounded === true ? plans.unbounded : plans.bounded, trail, options)),
-    async look(given, moves, at) {
-      let seen: ReturnType<typeof at> | undefined
-      await play(sceneOf(contract, plans.bounded, { given, moves }, options), (container) => (seen = at(container)))
-      return seen
-    },
+    look: (given, moves, at) => lookAt({ given, moves }, at),
+    lookAt,
   }
 }
 
@@ -68,6 +73,7 @@ function sceneOf(contract: AnyContract, plan: Machine, trail: Trail, options: St
     mounted: undefined,
     twin: undefined,
     recorded: undefined,
+    answers: [],
     heardInAll: 0,
     since: nothingYet(),
   }

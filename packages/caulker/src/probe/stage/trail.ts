@@ -26,6 +26,8 @@ export type Move =
   | Fill
   /** The element is taken out and put elsewhere in one turn. */
   | { readonly place: 'another' | 'away' }
+  /** Its owner answers a save, the first or a later one. */
+  | { readonly answer: 'given' | 'failed'; readonly to: number }
   /** Nothing is done for some milliseconds. */
   | { readonly wait: number }
   | { readonly form: 'reset' | 'disable' | 'restore' }
@@ -34,9 +36,10 @@ export type Move =
 
 /**
  * Where and how a component is mounted, where that is not just in a place of its own: in a form; set before it is defined; by
- * attributes; told in the other order; beside a second one; under an owner that vetoes all that asks, or heeds nothing.
+ * attributes; told in the other order; beside a second one; under an owner that vetoes all that asks, heeds nothing, or answers
+ * saves by hand.
  */
-export type Setting = 'form' | 'early' | 'attributes' | 'reversed' | 'twin' | 'vetoed' | 'unheeded'
+export type Setting = 'answering' | 'form' | 'early' | 'attributes' | 'reversed' | 'twin' | 'vetoed' | 'unheeded'
 
 /** What is given at the mount, and what happens then: plain data, so that it can be shrunk and played again. */
 export interface Trail {
@@ -45,6 +48,8 @@ export interface Trail {
   /** An owner that tells whatever it holds, even outside the bounds; the engine's own owner brings a tell inside first. */
   readonly unbounded?: boolean
   readonly setting?: Setting
+  /** What it holds back after a gesture is not waited for: the next move comes before its time. */
+  readonly hasty?: boolean
   /** What the second of two is given, where it is not the same. */
   readonly beside?: Given
   /** What is in its slots before it is put in place. */
@@ -83,6 +88,8 @@ export function moveText(move: Move): string {
   if ('undeclared' in move) return `set ${move.undeclared} to ${printed(move.to)}, which is in no contract`
   if ('slot' in move) return `put ${fillText(move)}`
   if ('form' in move) return FORM_TEXTS[move.form]
+  if ('answer' in move)
+    return `the owner's answer to the ${ORDINALS[move.to] ?? `${move.to + 1}th`} save ${move.answer === 'given' ? 'comes' : 'fails'}`
   if ('wait' in move) return `let ${move.wait / 1000} s pass`
   return move.place === 'away' ? 'take it out of the page' : 'move it elsewhere in the page'
 }
@@ -91,6 +98,8 @@ export function callText(call: Call): string {
   return `${call.command}(${Object.hasOwn(call, 'takes') ? printed(call.takes, 40) : ''})`
 }
 
+const ORDINALS = ['first', 'second', 'third']
+
 const FORM_TEXTS = {
   reset: 'reset the form',
   disable: 'disable the fieldset around it',
@@ -98,6 +107,7 @@ const FORM_TEXTS = {
 }
 
 const SETTINGS: Readonly<Record<Setting, (mounted: string) => string>> = {
+  answering: (mounted) => mounted,
   form: (mounted) => `${mounted} in a form`,
   early: (mounted) => `${mounted}, set before it is defined`,
   attributes: (mounted) => `${mounted} as attributes`,

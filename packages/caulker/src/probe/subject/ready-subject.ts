@@ -95,6 +95,7 @@ export async function subjectFor(
     controls: [],
     document: options.document,
     look: (given, at) => inTurn(() => stage.look(given, [], at)),
+    lookAt: (trail, at) => inTurn(() => stage.lookAt(trail, at)),
     lookAfter: (given, moves, at) => inTurn(() => stage.look(given, moves, at)),
     playAnew: (trail) => inTurn(() => stage.play(trail)),
     frames: options.frames,

@@ -52,6 +52,8 @@ export interface Subject {
   look<T>(given: Given, at: (container: HTMLElement) => T): Promise<T | undefined>
   /** The same, after some moves. */
   lookAfter<T>(given: Given, moves: readonly Move[], at: (container: HTMLElement) => T): Promise<T | undefined>
+  /** Looks at the component at the end of a trail. */
+  lookAt<T>(trail: Trail, at: (container: HTMLElement) => T): Promise<T | undefined>
   /** Plays a trail even if it was played before. */
   playAnew(trail: Trail): Promise<Played>
   /** What a person would see there now, and time passing for it: for examinations of their own. */

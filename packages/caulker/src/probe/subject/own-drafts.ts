@@ -1,0 +1,100 @@
+import { accepts, type OwnDraftClause } from '../../contract/index.js'
+import type { Given } from '../../mount/index.js'
+import { findControl, isReachable, type ControlRef } from '../person/controls.js'
+import { foundControls } from '../person/operate.js'
+import { gesture, type Move, type Trail } from '../stage/trail.js'
+import type { Subject } from './subject.js'
+
+/** How a person edits a draft of a component: what opens it, where it is typed, what saves it and what cancels it. */
+export interface OwnEditor {
+  readonly draft: OwnDraftClause
+  /** The member of the record that is edited; nothing where the property is the text itself. */
+  readonly member: string | undefined
+  readonly given: Given
+  /** The text that is edited, and one that its owner gives later. */
+  readonly opening: readonly Move[]
+  readonly field: ControlRef
+  readonly saves: readonly (readonly Move[])[]
+  readonly cancels: readonly (readonly Move[])[]
+}
+
+export const BEFORE = 'oakum'
+export const TYPED = 'pitch'
+export const TYPED_LATER = 'tallow'
+export const TOLD = 'linseed'
+
+const known = new WeakMap<Subject, Promise<(OwnEditor | string)[]>>()
+
+/** The editor of each draft of a contract; why none was found, where none was. */
+export function editorsOf(subject: Subject): Promise<(OwnEditor | string)[]> {
+  let found = known.get(subject)
+  if (found === undefined)
+    known.set(
+      subject,
+      (found = Promise.all(Object.values(subject.contract.drafts).map((draft) => editorOf(subject, draft)))),
+    )
+  return found
+}
+
+/** The property with another text, in a record whose other members are something else too. */
+export function told(editor: OwnEditor, text: string, beside: string): Given {
+  const { draft, member } = editor
+  return { [draft.of]: member === undefined ? text : { [member]: text, foreman: beside } }
+}
+
+export function typed({ field }: OwnEditor, text: string): Move {
+  return gesture({ do: 'type', on: field, text })
+}
+
+/** What stands in the field after some moves; nothing where it is not there. */
+export async function textAfter(subject: Subject, editor: OwnEditor, trail: Trail): Promise<string | undefined> {
+  return subject.lookAt(trail, (container) => {
+    const field = findControl(container, editor.field) as HTMLInputElement | undefined
+    return field !== undefined && isReachable(field) ? field.value : undefined
+  })
+}
+
+async function editorOf(subject: Subject, draft: OwnDraftClause): Promise<OwnEditor | string> {
+  const { base, names } = subject
+  const of = names.find(({ name }) => name === draft.of)
+  const says = names.find(({ name }) => name === draft.member)
+  const member = says === undefined ? draft.member : 'remark'
+  const start = member === undefined ? BEFORE : { [member]: BEFORE, foreman: 'Tarn' }
+  const given = { ...base, [draft.of]: start, ...(says === undefined ? {} : { [says.name]: member }) }
+  if (of === undefined || !accepts(of.type, start)) return `No sample of '${draft.of}' with a text in it could be made.`
+  const shown = (await subject.lookAfter(given, [], foundControls)) ?? []
+  const fieldsOf = (controls: typeof shown) => controls.filter(({ ref, isFree }) => ref.kind === 'text field' && isFree)
+  const buttons = shown.filter(({ ref }) => ref.kind === 'button')
+  const openings: Move[][] =
+    fieldsOf(shown).length > 0 ? [[]] : buttons.map(({ ref }) => [gesture({ do: 'press', on: ref })])
+  for (const opening of openings) {
+    const open = opening.length === 0 ? shown : ((await subject.lookAfter(given, opening, foundControls)) ?? [])
+    for (const { ref: field } of fieldsOf(open)) {
+      const begun = [...opening, gesture({ do: 'type', on: field, text: TYPED })]
+      const [saves, cancels]: [Move[][], Move[][]] = [[], []]
+      const ends: Move[][] = [
+        ...open.filter(({ ref }) => ref.kind === 'button').map(({ ref }) => [gesture({ do: 'press', on: ref })]),
+        [gesture({ do: 'enter', on: field })],
+        [gesture({ do: 'key', on: field, key: 'Escape' })],
+      ]
+      for (const end of ends) {
+        const last = (await subject.play({ given, moves: [...begun, ...end] })).rows.at(-1)
+        if (last?.impossible !== undefined || last?.fault !== undefined) continue
+        if (last?.heard.some(({ event }) => event === draft.event)) saves.push(end)
+        else if ((await closes(subject, given, [...begun, ...end], field)) && opening.length > 0) cancels.push(end)
+      }
+      if (saves.length > 0) return { draft, member, given, opening, field, saves, cancels }
+    }
+  }
+  return `Nothing was found that opens a field and saves it with '${draft.event}'.`
+}
+
+/** Whether the field is gone after some moves. */
+async function closes(subject: Subject, given: Given, moves: readonly Move[], field: ControlRef): Promise<boolean> {
+  const open = await subject.lookAfter(given, moves, (container) =>
+    foundControls(container).some(
+      ({ ref }) => ref.kind === field.kind && ref.label === field.label && ref.nth === field.nth,
+    ),
+  )
+  return open === false
+}

@@ -1,0 +1,3 @@
+import { seenOnce } from './all.js'
+
+for (const { define } of seenOnce.flat()) define()

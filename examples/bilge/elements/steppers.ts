@@ -34,6 +34,10 @@ class Stepper extends HTMLElement {
       part.disabled = disabled
   }
 
+  override focus(): void {
+    this.field.focus()
+  }
+
   protected inside(bales: number): number {
     const { fewest, most, stride } = this.state
     const stepped = fewest + Math.round((bales - fewest) / stride) * stride

@@ -44,6 +44,10 @@ class Text extends HTMLElement {
     this.field.value = text
   }
 
+  override focus(): void {
+    this.field.focus()
+  }
+
   reset(): void {
     if (this.text === '') return
     this.field.value = ''

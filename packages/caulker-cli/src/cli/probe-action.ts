@@ -35,6 +35,7 @@ export async function probeAsAsked(
       before: judgedBefore(options.continue ?? [], terms),
       trusted: options.trusted ?? false,
       ...(options.endpoint === undefined ? {} : { endpoint: options.endpoint }),
+      ...(options.moves === undefined ? {} : { moves: options.moves }),
       ...(options.patience === undefined ? {} : { patience: options.patience }),
       ...(options.atOnce === undefined ? {} : { atOnce: options.atOnce }),
       ...(part === undefined || of === undefined ? {} : { part: { part, of } }),

@@ -10,7 +10,12 @@ export function probeCommand(exit: (code: number) => void): Command {
       new Option('--format <format>', 'how to print the report').choices(['text', 'json', 'junit']).default('text'),
     )
     .option('--output <file>', 'write the report to a file')
-    .option('--seed <number>', 'the seed of the random trails; the same seed gives the same report', wholeNumber, 1)
+    .option('--seed <number>', 'the seed of the exploration; the same seed gives the same report', wholeNumber, 1)
+    .option(
+      '--moves <n>',
+      'how many moves the exploration of a component makes, beside the trails of each clause; 96 by default',
+      aboveZero,
+    )
     .option('--component <tag...>', 'only these components')
     .option('--clause <id...>', 'only these clauses')
     .option('--browser', 'probe in Chromium or Chrome instead of the embedded DOM')

@@ -7,6 +7,7 @@ export interface ProbeOptions {
   endpoint?: string
   output?: string
   seed: number
+  moves?: number
   component?: string[]
   clause?: string[]
   continue?: string[]

@@ -11,6 +11,8 @@ import { EMBEDDED } from './probe-before.js'
 export interface ProbeRequest {
   readonly paths: readonly string[]
   readonly seed: number
+  /** How many moves the exploration of each component makes. */
+  readonly moves?: number
   readonly components: readonly string[] | undefined
   readonly clauses: readonly string[] | undefined
   readonly browser: boolean
@@ -57,6 +59,7 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
       clauses,
       trusted,
       hung: [],
+      ...(request.moves === undefined ? {} : { moves: request.moves }),
       ...(request.patience === undefined ? {} : { patience: request.patience }),
     }))
   const troubles = [...plan.troubles]
@@ -148,13 +151,14 @@ async function probed(
 
 function componentReport(
   { job, report }: Extract<ProbeOutcome, { report: unknown }>,
-  { browser, trusted, seed }: ProbeRequest,
+  { browser, trusted, seed, moves }: ProbeRequest,
 ): ComponentReport {
   const file = shown(job.file)
   return {
     component: report.component,
     file,
-    replay: `npx caulker probe ${quoted(file)}${browser ? ' --browser' : ''}${trusted === true ? ' --trusted' : ''} --seed ${seed} --component ${job.tag}`,
+    replay: `npx caulker probe ${quoted(file)}${browser ? ' --browser' : ''}${trusted === true ? ' --trusted' : ''} --seed ${seed}${moves === undefined ? '' : ` --moves ${moves}`} --component ${job.tag}`,
+    ...(report.isUnoperated === true ? { isUnoperated: true } : {}),
     clauses: report.clauses,
   }
 }

@@ -18,6 +18,7 @@ import { brokeOff } from './probe-job.js'
 export interface PageJob {
   readonly tag: string
   readonly seed: number
+  readonly moves?: number
   readonly clauses: readonly string[] | undefined
   readonly gestures: readonly NamedGesture[]
   readonly trusted?: boolean
@@ -96,6 +97,7 @@ export async function runJob(
     const report = await probe(contract, {
       frames,
       seed: job.seed,
+      ...(job.moves === undefined ? {} : { moves: job.moves }),
       gestures: job.gestures,
       ...(job.trusted === true ? { hands } : {}),
       ...(job.clauses === undefined ? {} : { clauses: job.clauses }),

@@ -57,7 +57,7 @@ async function adoptAll(job: ProbeJob, tags: readonly string[]): Promise<ProbeMe
 }
 
 async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
-  const { file, tag, defines, seed, clauses, gestures, hung } = job
+  const { file, tag, defines, seed, moves, clauses, gestures, hung } = job
   const {
     window: { document, frames },
     load,
@@ -73,6 +73,7 @@ async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
       document,
       frames,
       seed,
+      ...(moves === undefined ? {} : { moves }),
       gestures,
       ...(clauses === undefined ? {} : { clauses }),
       onStep: (trail, row) => beat(workerData as SharedArrayBuffer, stepText(contract, trail, row)),

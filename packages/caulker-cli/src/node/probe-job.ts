@@ -9,6 +9,8 @@ export interface ProbeJob {
   /** The modules that define elements. */
   readonly defines: readonly string[]
   readonly seed: number
+  /** How many moves the exploration of a component makes. */
+  readonly moves?: number
   readonly clauses: readonly string[] | undefined
   readonly gestures: readonly NamedGesture[]
   /** Whether a person acts through the browser's own input. */

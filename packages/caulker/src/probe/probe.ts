@@ -1,7 +1,7 @@
 import { messageOf } from '../words/index.js'
 import { waiverOf, type AnyContract } from '../contract/index.js'
 import { elementMount, rememberRoots } from '../dom/index.js'
-import type { BrokenClause, Clause, Examined } from './clauses/clause.js'
+import type { BrokenClause, Clause, Examined, LeakAt } from './clauses/clause.js'
 import { clauses as allClauses } from './clauses/index.js'
 import { asksForForms, knowsForms } from './subject/forms.js'
 import { rememberStates } from './stage/form-state.js'
@@ -11,8 +11,10 @@ import { ledgerOf } from './stage/ledger.js'
 import { minimise } from './minimise.js'
 import type { Hands } from './person/trusted.js'
 import { refuseNamedGestures, type NamedGesture } from './person/named-gesture.js'
-import { randomTrails } from './random.js'
-import type { Trail } from './stage/trail.js'
+import { explore, type Explored } from './exploration.js'
+import type { Played } from './stage/played.js'
+import { isTell, type Trail } from './stage/trail.js'
+import { editorsOf } from './subject/own-drafts.js'
 import { subjectFor } from './subject/ready-subject.js'
 import type { Subject } from './subject/subject.js'
 import type { Mount } from '../mount/index.js'
@@ -26,8 +28,8 @@ export interface ProbeOptions {
   readonly seed?: number
   /** Only these clauses, by id. */
   readonly clauses?: readonly string[]
-  /** How many random trails of each kind are tried; 12 by default. */
-  readonly random?: number
+  /** How many moves the exploration makes that all clauses share; 96 by default. More find more, and take longer. */
+  readonly moves?: number
   readonly frames?: Frames
   /** What a person can do where no control is found: at a place of the component, over it, or by keys. */
   readonly gestures?: readonly NamedGesture[]
@@ -55,6 +57,8 @@ export interface ClauseResult {
   /** How many trails were judged. */
   readonly trails: number
   readonly leak?: BrokenClause
+  /** What else breaks it, by other names. */
+  readonly others?: readonly BrokenClause[]
 }
 
 export interface ProbeReport {
@@ -63,9 +67,13 @@ export interface ProbeReport {
   readonly clauses: readonly ClauseResult[]
   /** Why it could not be judged at all, where it could not. */
   readonly unready?: string
+  /** Where it is there for a person, and nothing was found that a person can do: most of what it promises was not tried. */
+  readonly isUnoperated?: true
 }
 
 const MOST_TRAILS = 160
+/** How many leaks of one clause are told. */
+const MOST_LEAKS = 4
 
 /**
  * Mounts a live component, operates it as its owner and a person would, and judges every clause of its contract.
@@ -112,22 +120,36 @@ async function probeIn(
     ...(options.hangs === undefined ? {} : { hangs: options.hangs }),
   })
   const results: ClauseResult[] = []
+  let explored: Promise<Explored> | undefined
   for (const clause of wanted)
     results.push(
       'unready' in subject
         ? unproven(clause, subject.unready)
-        : await resultOf(clause, subject, seed, options.random ?? 12),
+        : await resultOf(clause, subject, () => (explored ??= explore(subject, seed, options.moves ?? 96))),
     )
   return {
     component: contract.tag,
     seed,
     clauses: results,
-    ...('unready' in subject ? { unready: subject.unready } : {}),
+    ...('unready' in subject
+      ? { unready: subject.unready }
+      : (await isUnoperated(subject))
+        ? { isUnoperated: true }
+        : {}),
   }
 }
 
-async function resultOf(clause: Clause, subject: Subject, seed: number, random: number): Promise<ClauseResult> {
-  const waived = waiverOf(subject.contract.waives, clause.id, [])
+/** Whether it has something to say to its owner, and nothing was found that brings it to. */
+async function isUnoperated(subject: Subject): Promise<boolean> {
+  const { values, events, drafts } = subject.contract
+  if (Object.keys(values).length + Object.keys(events).length === 0 || subject.ways.length > 0) return false
+  return Object.keys(drafts).length === 0 || (await editorsOf(subject)).every((one) => typeof one === 'string')
+}
+
+/** What is found of one clause: every leak of its own, by the names that it is about. */
+async function resultOf(clause: Clause, subject: Subject, explored: () => Promise<Explored>): Promise<ClauseResult> {
+  const { waives } = subject.contract
+  const waived = waiverOf(waives, clause.id, [])
   if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, trails: 0 }
   if (clause.needsElement === true && subject.define === undefined)
     return { ...unproven(clause, 'It is no custom element.'), applies: false }
@@ -136,10 +158,13 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
   if (isOfForms && asksForForms(subject) && !knowsForms(subject))
     return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
   if (clause.examine !== undefined) return examinedAs(clause, await examined(clause.examine, subject))
+  const leaks: BrokenClause[] = []
+  const known = new Set<string>()
   let trails = 0
   let asked = 0
   let silent: Silence | undefined
-  for (const trail of trailsOf(clause, subject, seed, random)) {
+  for await (const { trail, isExplored } of trailsOf(clause, subject, explored)) {
+    if (leaks.length >= MOST_LEAKS || (isExplored && leaks.length > 0)) break
     asked++
     const played = await subject.play(trail)
     const found = await judged(clause, subject, played)
@@ -149,18 +174,40 @@ async function resultOf(clause: Clause, subject: Subject, seed: number, random: 
       if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) trails++
       continue
     }
-    const shortest = await minimise(clause, subject, played, found.leak)
-    const { row, ...leak } = shortest.leak
+    const names = namesOf(subject, played, found.leak)
+    if (known.has(names.join()) || (names.length > 0 && waiverOf(waives, clause.id, names) !== undefined)) continue
+    known.add(names.join())
+    const { played: shortest, leak } = await minimise(clause, subject, played, found.leak)
+    // What is said of a component has been seen twice.
+    if ((await judged(clause, subject, await subject.playAnew(shortest.trail))).leak === undefined) {
+      silent ??= { says: 'It flickers: what was wrong once was not when it was played again.' }
+      continue
+    }
+    const { row, ...what } = leak
+    leaks.push({ ...what, ledger: ledgerOf(subject.contract, shortest, row) })
+  }
+  const [first, ...others] = leaks
+  if (first !== undefined)
     return {
       ...named(clause),
       status: 'broken',
-      trails: trails + 1,
-      leak: { ...leak, ledger: ledgerOf(subject.contract, shortest.played, row) },
+      trails: trails + leaks.length,
+      leak: first,
+      ...(others.length > 0 ? { others } : {}),
     }
-  }
   if (trails > 0) return { ...named(clause), status: 'held', trails }
   if (silent !== undefined) return { ...unproven(clause, silent.says), ...(silent.needs && { needs: silent.needs }) }
   return { ...unproven(clause, clause.unprovenWhen), ...(asked === 0 ? { applies: false as const } : {}) }
+}
+
+/** The names that a leak is about: what was told there, else what was reported, else what the words name. */
+function namesOf({ names }: Subject, { rows }: Played, { row, says, expected, found }: LeakAt): string[] {
+  const at = rows[row]
+  if (isTell(at?.move)) return Object.keys(at.move.tell).sort()
+  const heard = at?.heard.flatMap(({ value }) => (value === undefined ? [] : [value])) ?? []
+  const words = new Set(`${says} ${expected} ${found}`.split(/[^\w$]+/))
+  const about = heard.length > 0 ? heard : names.map(({ name }) => name).filter((name) => words.has(name))
+  return [...new Set(about)].sort()
 }
 
 /** What a component throws while it is only looked at tells nothing of the clause; where it throws in a trail, a clause says so. */
@@ -173,16 +220,22 @@ async function examined(examine: NonNullable<Clause['examine']>, subject: Subjec
 }
 
 function examinedAs(clause: Clause, found: Examined): ClauseResult {
-  if ('unproven' in found) return unproven(clause, found.unproven)
+  if ('unproven' in found)
+    return { ...unproven(clause, found.unproven), ...(found.applies === false ? { applies: false as const } : {}) }
   return 'held' in found
     ? { ...named(clause), status: 'held', trails: found.held }
     : { ...named(clause), status: 'broken', trails: 1, leak: found.leak }
 }
 
-function* trailsOf(clause: Clause, subject: Subject, seed: number, random: number): Iterable<Trail> {
+/** The trails of its own first; then what was explored for all. */
+async function* trailsOf(
+  clause: Clause,
+  subject: Subject,
+  explored: () => Promise<Explored>,
+): AsyncIterable<{ trail: Trail; isExplored: boolean }> {
   let count = 0
-  for (const trail of clause.trails(subject)) if (count++ < MOST_TRAILS) yield trail
-  if (clause.random !== 'none') yield* randomTrails(subject, seed, random)[clause.random]
+  for (const trail of clause.trails(subject)) if (count++ < MOST_TRAILS) yield { trail, isExplored: false }
+  if (clause.random !== 'none') for (const trail of (await explored())[clause.random]) yield { trail, isExplored: true }
 }
 
 function unproven(clause: Clause, reason: string): ClauseResult {

@@ -38,8 +38,15 @@ const clause = strict({
   browserDecides: Type.Optional(Type.Literal(true)),
   trails: count,
   leak: Type.Optional(leak),
+  others: Type.Optional(Type.Array(leak, { minItems: 1 })),
 })
-const component = strict({ component: text, file: text, replay: text, clauses: Type.Array(clause) })
+const component = strict({
+  component: text,
+  file: text,
+  replay: text,
+  isUnoperated: Type.Optional(Type.Literal(true)),
+  clauses: Type.Array(clause),
+})
 
 const checkReport = strict({
   $schema: Type.Optional(text),

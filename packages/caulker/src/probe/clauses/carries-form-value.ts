@@ -27,8 +27,10 @@ export const carriesFormValue = clause({
     }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
   },
-  proves: (_subject, { trail, rows }) =>
-    trail.setting === 'form' && rows.some(({ around }) => around.formValues.length > 0),
+  proves: (subject, { trail, rows }) =>
+    trail.setting === 'form' &&
+    rows.some((row) => formValueOf(subject, row) !== undefined) &&
+    (isFormAssociated(subject) || rows.some(({ around }) => around.formValues.length > 0)),
   judge(subject, { trail, rows }) {
     if (trail.setting !== 'form') return undefined
     for (const [at, row] of rows.entries()) {

@@ -45,7 +45,8 @@ export interface BrokenClause {
 }
 
 /** What an examination found: evidence, a leak with its ledger, or why it could not be told. */
-export type Examined = { readonly held: number } | { readonly leak: BrokenClause } | { readonly unproven: string }
+export type Examined =
+  { readonly held: number } | { readonly leak: BrokenClause } | { readonly unproven: string; readonly applies?: false }
 
 /** The first leak of a trail: at which row, and what differs there. */
 export interface LeakAt {

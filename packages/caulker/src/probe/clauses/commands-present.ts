@@ -1,6 +1,10 @@
 import { accepts, printed, type CommandClause } from '../../contract/index.js'
 import { clause } from './clause.js'
+import { samePicture } from '../sight/picture.js'
+import type { Row } from '../stage/played.js'
 import { callText } from '../stage/trail.js'
+import { knowsForms } from '../subject/forms.js'
+import type { Subject } from '../subject/subject.js'
 
 /** Every command of the contract can be called, and gives what it says. */
 export const commandsPresent = clause({
@@ -15,12 +19,33 @@ export const commandsPresent = clause({
   concerns: ({ commands }) => Object.keys(commands).length > 0,
   *trails(subject) {
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
+    for (const { name, effect } of Object.values<CommandClause>(subject.contract.commands)) {
+      const { form } = subject.contract
+      const empty = subject.values.find((value) => value.name === form?.value)?.empty
+      if (effect === 'check' && form?.requiredBy !== undefined && empty !== undefined)
+        yield {
+          given: { ...subject.middle, [form.requiredBy]: true, [form.value]: empty },
+          moves: [{ command: name }],
+          setting: 'form',
+        }
+    }
   },
-  judge({ contract: { commands } }, { rows }) {
+  judge(subject, { rows, trail }) {
+    const { commands } = subject.contract
     for (const [at, row] of rows.entries()) {
       const { move, gave } = row
-      if (move === undefined || !('command' in move) || !Object.hasOwn(row, 'gave')) continue
+      if (move === undefined || !('command' in move)) continue
       const clauses: Readonly<Record<string, CommandClause>> = commands
+      const idle = idleEffect(
+        clauses[move.command]?.effect,
+        row,
+        rows[at - 1] ?? row,
+        trail.setting,
+        takesFocus(subject),
+      )
+      if (idle !== undefined)
+        return { row: at, says: `${callText(move)} ${idle.says}`, expected: idle.expected, found: idle.found }
+      if (!Object.hasOwn(row, 'gave')) continue
       const gives = clauses[move.command]?.gives
       if (gives !== undefined && !accepts(gives, gave))
         return {
@@ -33,3 +58,31 @@ export const commandsPresent = clause({
     return undefined
   },
 })
+
+/** A command that is to take the focus or to show what is wrong, and does not. */
+function idleEffect(
+  effect: CommandClause['effect'],
+  row: Row,
+  before: Row,
+  setting: string | undefined,
+  isOperable: boolean,
+): { says: string; expected: string; found: string } | undefined {
+  if (effect === 'focus' && isOperable && !row.around.hasFocus)
+    return { says: 'does not take the focus', expected: 'the focus inside it', found: 'the focus elsewhere' }
+  const isShown = row.around.isValid !== undefined && !samePicture(row.picture, before.picture)
+  const isWrong = effect === 'check' && setting === 'form' && row.around.isValid === false
+  return isWrong && !isShown && !row.around.hasFocus
+    ? {
+        says: 'does not show what is wrong',
+        expected: 'something that is shown, or the focus on it',
+        found: 'nothing changes',
+      }
+    : undefined
+}
+
+/** Whether there is something to focus; what the platform does for a shadow tree is left to a real browser. */
+function takesFocus(subject: Subject): boolean {
+  const { define, document, controls } = subject
+  const isOwn = define === undefined || define.prototype.focus !== document.defaultView?.HTMLElement.prototype.focus
+  return controls.length > 0 && (isOwn || knowsForms(subject))
+}

@@ -65,7 +65,7 @@ export const endsWhenLetGo = clause({
         }
       }
     }
-    return held > 0 ? { held } : { unproven: 'No button goes on by itself while it is held.' }
+    return held > 0 ? { held } : { unproven: 'No button goes on by itself while it is held.', applies: false }
   },
 })
 

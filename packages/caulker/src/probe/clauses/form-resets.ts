@@ -1,3 +1,4 @@
+import type { Row } from '../stage/played.js'
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { isFormAssociated } from './carries-form-value.js'
@@ -23,7 +24,8 @@ export const formResets = clause({
         for (const given of [way.given, ...fromDefault(subject, way.given)])
           yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
   },
-  proves: (subject) => isFormAssociated(subject),
+  proves: (subject, { rows }) =>
+    isFormAssociated(subject) && rows.some((row) => !equal(formValueAt(subject, row), formValueAt(subject, rows[0]))),
   judge(subject, { trail, rows }) {
     const at = rows.length - 1
     const name = subject.contract.form?.value ?? ''
@@ -55,4 +57,8 @@ function fromDefault(subject: Subject, given: Given): Given[] {
   const name = subject.contract.form?.value ?? ''
   const standard = subject.values.find((value) => value.name === name)?.default
   return standard === undefined || equal(standard, given[name]) ? [] : [{ ...given, [name]: standard }]
+}
+
+function formValueAt({ contract }: Subject, { read }: Row): unknown {
+  return read[contract.form?.value ?? '']
 }

@@ -1,5 +1,5 @@
 import { valueClauses, type AnyContract } from '../../contract/index.js'
-import type { SentEvent } from '../stage/played.js'
+import type { SentEvent } from '../stage/around.js'
 import { clause } from './clause.js'
 
 const FLAGS = ['bubbles', 'composed', 'cancelable'] as const

@@ -1,7 +1,9 @@
+import { equal, printed } from '../../contract/index.js'
+import type { Row } from '../stage/played.js'
 import { clause } from './clause.js'
 import { unlikeFresh, unlikeTwin } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { isTell, tell } from '../stage/trail.js'
+import { isGesture, isTell, tell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -20,22 +22,35 @@ export const survivesMove = clause({
   *trails(subject) {
     const moved = [{ place: 'another' }, { place: 'another' }] as const
     yield { given: subject.middle, moves: [moved[0]] }
+    // What a person has entered goes along.
+    for (const way of subject.chiefWays.slice(0, 2)) yield { given: way.given, moves: [...way.moves, moved[0]] }
     for (const way of subject.chiefWays) yield { given: way.given, moves: [moved[0], ...way.moves] }
     for (const way of subject.chiefWays.slice(0, 1)) yield { given: way.given, moves: [...moved, ...way.moves] }
     for (const { name } of subject.tellable.slice(0, 3))
       for (const value of subject.plain(name).slice(0, 1))
         yield { given: subject.middle, moves: [moved[0], tell({ [name]: value })] }
   },
+  proves: ({ ways }, { rows, trail }) =>
+    ways.length === 0 || rows.some((row) => isGesture(row.move) && row.heard.length > 0) || trail.moves.some(isTell),
   async judge(subject, { rows, trail }) {
-    const moves = trail.moves.filter((move) => 'place' in move).length
-    const [first, moved] = [rows[0], rows[moves]]
-    if (moved === undefined || moves === 0) return undefined
+    const start = trail.moves.findIndex((move) => 'place' in move)
+    const moves = start + trail.moves.filter((move) => 'place' in move).length
+    const [first, moved] = [rows[start] as Row, rows[moves]]
+    if (moved === undefined || start < 0) return undefined
     if (moved.heard.length > 0)
       return {
         row: moves,
         says: 'it reports because it was moved',
         expected: 'nothing is heard',
         found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
+      }
+    const lost = subject.values.find(({ name }) => !equal(moved.read[name], first.read[name]))
+    if (lost !== undefined)
+      return {
+        row: moves,
+        says: `it forgets ${lost.name} when it is moved`,
+        expected: `${lost.name} ${printed(first.read[lost.name])}`,
+        found: `${lost.name} ${printed(moved.read[lost.name])}`,
       }
     const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
     if (changed !== undefined && (await changesWithTime(subject, trail.given))) return undefined

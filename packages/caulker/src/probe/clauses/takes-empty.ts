@@ -29,7 +29,7 @@ export const takesEmpty = clause({
           for (const empty of emptiesOf(value).slice(0, 1))
             yield { given: way.given, moves: [...way.moves, tell({ [value.name]: empty })] }
   },
-  proves: (_, played) => showsAChange(played),
+  proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
     const leak = await updateEqualsRemount(subject, played)
     if (leak === undefined) return undefined

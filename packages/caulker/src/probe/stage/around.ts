@@ -2,7 +2,14 @@ import { equal, isHost } from '../../contract/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Picture } from '../sight/picture.js'
 import type { Given } from '../../mount/index.js'
-import type { SentEvent } from './played.js'
+
+/** An event of its own as it was sent: whether it bubbles, leaves shadow trees, and may be cancelled. */
+export interface SentEvent {
+  readonly event: string
+  readonly bubbles: boolean
+  readonly composed: boolean
+  readonly cancelable: boolean
+}
 
 /** What is not part of the picture, and that clauses of their own look at. */
 export interface Around {
@@ -28,6 +35,8 @@ export interface Around {
     | undefined
   /** How much of what was put into its slots is in none of them any more. */
   readonly unplaced: number
+  /** Whether the focus is inside it. */
+  readonly hasFocus: boolean
   /** Where the caret is, if it is in a text of this component. */
   readonly caret: { readonly text: string; readonly at: number | null } | undefined
   /** The attributes of its own element. */
@@ -60,6 +69,11 @@ export function hearConsole(onSaid: () => void): () => void {
 /** The ids that stand in the tree of the page itself: those in a shadow tree are its own affair. */
 export function idsIn(place: HTMLElement): string[] {
   return Array.from(place.querySelectorAll('[id]'), ({ id }) => id)
+}
+
+export function hasFocusIn(place: HTMLElement): boolean {
+  const active = deepActiveElement(place.ownerDocument)
+  return active !== null && active !== place.ownerDocument.body && isInside(active, place)
 }
 
 export function caretIn(place: HTMLElement): Around['caret'] {

@@ -1,6 +1,6 @@
 import { valueClauses } from '../../contract/index.js'
 import { pictureOf } from '../sight/picture.js'
-import { caretIn, idsIn, snapshot, type Around } from './around.js'
+import { caretIn, hasFocusIn, idsIn, snapshot, type Around } from './around.js'
 import { MOST_REPORTS } from './hearing.js'
 import type { Row } from './played.js'
 import { formOf, formValuesOf, nothingYet, readOf, rootOf, type Scene } from './scene.js'
@@ -56,6 +56,7 @@ function aroundOf(scene: Scene): Around {
       sharedIds: idsIn(twin.place).filter((id) => idsIn(place).includes(id)),
     },
     unplaced: fills.filter((node) => !isPlaced(node, root)).length,
+    hasFocus: hasFocusIn(place),
     caret: caretIn(place),
     attributes: Object.fromEntries([...(root?.attributes ?? [])].map(({ name, value }) => [name, value])),
   }

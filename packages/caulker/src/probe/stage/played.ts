@@ -18,14 +18,6 @@ export interface HeardThen {
   readonly knownThen: unknown
 }
 
-/** An event of its own as it was sent: whether it bubbles, leaves shadow trees, and may be cancelled. */
-export interface SentEvent {
-  readonly event: string
-  readonly bubbles: boolean
-  readonly composed: boolean
-  readonly cancelable: boolean
-}
-
 /** The state after one step: what the owner holds, what the component says, what a person sees. */
 export interface Row {
   /** Nothing for the mount itself. */

@@ -1,5 +1,5 @@
 import { counted, inkFor, wrapped, type Ink, visibleIn } from '../../words/index.js'
-import type { ClauseResult } from '../../probe/index.js'
+import { causesOf, type Cause } from './broken-by.js'
 import { ledgerLines } from './ledger-text.js'
 import { countClauses, type ComponentReport, type Counts, type ProbesReport } from './model.js'
 import { troubleLines } from './trouble-text.js'
@@ -20,7 +20,11 @@ export function probeText(given: ProbesReport, options: ProbeTextOptions = {}): 
   const lines = [...answerLines(report, ink)]
   for (const component of leaking) lines.push('', ...leakingLines(component, width, ink))
   if (others.length > 0)
-    lines.push('', ink.strong('No leak found'), ...others.flatMap((component) => soundLines(component, width, ink)))
+    lines.push(
+      '',
+      ink.strong(others.every(({ isUnoperated }) => isUnoperated === true) ? 'Not judged' : 'No leak found'),
+      ...others.flatMap((component) => soundLines(component, width, ink)),
+    )
   lines.push(...troubleLines(report.troubles, ink))
   return `${lines.join('\n')}\n`
 }
@@ -57,7 +61,13 @@ function answerLines(report: ProbesReport, ink: Ink): string[] {
     )
   else if (components.length === 0)
     lines.push(ink.bad(`Nothing was probed${troubles.length + left.length === 0 ? ': no contract was found' : ''}.`))
-  else lines.push(`${ink.good(`No leaks in ${counted(components.length, 'component')}:`)} ${clauses}`)
+  else {
+    const idle = components.filter(({ isUnoperated }) => isUnoperated === true).length
+    const judged = components.length - idle
+    const answer = judged > 0 ? ink.good(`No leaks in ${counted(judged, 'component')}`) : ''
+    const rest = idle > 0 ? ink.unsure(`${counted(idle, 'component')} not judged`) : ''
+    lines.push(`${[answer, rest].filter(Boolean).join(', ')}${ink.good(':')} ${clauses}`)
+  }
   if (left.length > 0)
     lines.push(ink.unsure(`It was ended before all was judged: ${counted(left.length, 'component')} left.`))
   return lines
@@ -80,34 +90,38 @@ function leakingLines(component: ComponentReport, width: number, ink: Ink): stri
   const lines = [
     `${ink.bad('✗')} ${ink.strong(component.component)}  ${ink.quiet(`${component.file} · ${countsText(countClauses([component]))}`)}`,
   ]
-  for (const result of component.clauses)
-    if (result.leak !== undefined) lines.push(...leakLines(component, result, width, ink))
+  for (const cause of causesOf(component)) lines.push(...causeLines(component, cause, width, ink))
   return [...lines, ...openLines(component, width, ink)]
 }
 
-function leakLines(
-  component: ComponentReport,
-  { clause, promise, leak }: ClauseResult,
-  width: number,
-  ink: Ink,
-): string[] {
-  if (leak === undefined) return []
+/** The clauses that one cause breaks, each in its words, and the one ledger that shows it. */
+function causeLines(component: ComponentReport, cause: Cause, width: number, ink: Ink): string[] {
+  const [{ leak }] = cause
+  const likely = cause.find((one) => one.leak.cause !== undefined)?.leak.cause
   return [
-    `  ${ink.bad(clause)}  ${leak.says}`,
-    `    ${ink.quiet('promise')}   ${wrapped(promise, width, 14)}`,
+    ...cause.flatMap(({ clause, promise, leak: { says } }) => [
+      `  ${ink.bad(clause)}  ${says}`,
+      `    ${ink.quiet('promise')}   ${wrapped(promise, width, 14)}`,
+    ]),
     '',
     ...ledgerLines(leak.ledger, width - 4, ink).map((line) => `    ${line}`),
     '',
     `    ${ink.quiet('expected')}  ${ink.good(leak.expected)}`,
     `    ${ink.quiet('found')}     ${ink.unsure(leak.found)}`,
-    ...(leak.cause === undefined ? [] : [`    ${ink.quiet('likely')}    ${leak.cause}`]),
-    `    ${ink.quiet('replay')}    ${component.replay} --clause ${clause}`,
+    ...(likely === undefined ? [] : [`    ${ink.quiet('likely')}    ${likely}`]),
+    `    ${ink.quiet('replay')}    ${component.replay} --clause ${[...new Set(cause.map(({ clause }) => clause))].join(' ')}`,
   ]
 }
 
+const UNOPERATED =
+  'Not judged: nothing was found in it that a person can do. Content, an attribute, a gesture of its own in caulker.config, or --browser may bring it to life.'
+
 function soundLines(component: ComponentReport, width: number, ink: Ink): string[] {
+  const counts = ink.quiet(countsText(countClauses([component])))
+  const isJudged = component.isUnoperated !== true
   return [
-    `  ${ink.good('✓')} ${component.component}  ${ink.quiet(countsText(countClauses([component])))}`,
+    `  ${isJudged ? ink.good('✓') : ink.unsure('?')} ${component.component}  ${counts}`,
+    ...(isJudged ? [] : [`    ${ink.unsure('?')} ${wrapped(UNOPERATED, width, 6)}`]),
     ...openLines(component, width, ink),
   ]
 }

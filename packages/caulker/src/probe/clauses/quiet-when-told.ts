@@ -59,7 +59,7 @@ export const quietWhenTold = clause({
             cause: `${command}() takes the way of an edit`,
           }
       }
-      const isAfterATell = isTell(played.rows[row - 1]?.move)
+      const isAfterATell = isNews(played, row - 1)
       if (played.trail.hasty === true && isAfterATell && move !== undefined && 'wait' in move) {
         const late = heard.find((one) => one.value !== undefined)
         if (late !== undefined)
@@ -98,4 +98,11 @@ function leak(tag: string, row: number, isMount: boolean, event: string, payload
     found: `heard ${event} ${printed(payload)}${count > 1 ? `, ${count} reports in all` : ''}`,
     cause: `<${tag}> reports from where the value is set, and not from where the person edits`,
   }
+}
+
+/** Whether something else is told than what stands: what is there already leaves what is pending alone. */
+function isNews({ rows }: Played, at: number): boolean {
+  const [before, told] = [rows[at - 1], rows[at]]
+  if (before === undefined || !isTell(told?.move)) return false
+  return Object.entries(told.move.tell).some(([name, value]) => !equal(before.held[name], value))
 }

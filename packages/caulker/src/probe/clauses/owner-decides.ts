@@ -91,10 +91,12 @@ async function stepsFromItsOwn(subject: Subject, { trail, rows }: Played): Promi
   if (told === undefined || rows.length <= moves.length + 1 || came === undefined || equal(came, told.read[name]))
     return undefined
   const once = await subject.play({ given: trail.given, moves })
-  const twice = await subject.play({ given: trail.given, moves: [...moves, ...moves] })
-  const [first, second] = [once.rows.at(-1)?.read[name], twice.rows.at(-1)?.read[name]]
-  const isSame = equal(first, came) && !equal(told.read[name], once.rows[0].read[name])
-  if (!isSame || equal(first, second) || equal(second, once.rows[0].read[name])) return undefined
+  const more = await subject.play({ given: trail.given, moves: [...moves, ...moves, ...moves] })
+  const [from, first, second, third] = [0, 1, 2, 3].map((times) => more.rows[times * moves.length]?.read[name])
+  // A step goes on, and as far each time; what is chosen, turned or toggled does not.
+  if (typeof first !== 'number' || typeof second !== 'number' || typeof third !== 'number') return undefined
+  if (first === second || Math.abs(third - second - (second - first)) > 1e-9) return undefined
+  if (!equal(first, came) || equal(told.read[name], from)) return undefined
   const { least, most } = subject.limits(subject.values.find((one) => one.name === name) as ValueClause, told.held)
   if (equal(came, least) || equal(came, most)) return undefined
   return {

@@ -30,7 +30,7 @@ export const quietWhenTold = clause({
       for (const way of subject.ways.filter(({ changes, text }) => changes.has(name) && text !== undefined).slice(0, 2))
         for (const told of subject
           .plain(name)
-          .filter((value) => value !== way.plainly.get(name))
+          .filter((value) => value !== way.plainly.get(name) && !equal(value, way.given[name]))
           .slice(0, 1)) {
           const typed = way.moves.slice(0, 1)
           yield { given: way.given, moves: [...typed, tell({ [name]: told }), { wait: within + 200 }], hasty: true }

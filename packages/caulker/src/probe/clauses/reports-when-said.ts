@@ -16,7 +16,7 @@ export const reportsWhenSaid = clause({
   concerns: ({ values }) => Object.keys(values).length > 0,
   *trails(subject) {
     for (const way of subject.ways)
-      if (way.plainly.size + way.partly.size > 0 && way.control.kind !== 'slider')
+      if (way.plainly.size + way.partly.size > 0 && way.control.kind !== 'slider' && !way.isWhole)
         yield { given: way.given, moves: way.moves }
   },
   judge(subject, { rows, trail }) {

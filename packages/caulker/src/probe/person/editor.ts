@@ -1,5 +1,5 @@
 import { deepActiveElement } from '../../dom/index.js'
-import { hasSelection, isFreeText, isTextual, textOf } from './fields.js'
+import { changesAtOnce, hasSelection, isFreeText, isTextual, textOf } from './fields.js'
 
 /** The text that a person is editing: in which field, and what was last committed there. */
 export interface Editor {
@@ -21,9 +21,6 @@ export interface Editor {
 
 /** Fields that take a text as a whole, whatever is struck. */
 const WHOLE = ['date', 'time', 'month', 'week', 'datetime-local', 'color', 'range']
-
-/** Fields whose whole value is there with one stroke or one pick: a browser tells of the change together with the input. */
-const CHANGED_AT_ONCE = ['date', 'time', 'month', 'week', 'datetime-local']
 
 export function createEditor(view: Window & typeof globalThis): Editor {
   /** Its text when its last change was committed, and as the person's last key left it. */
@@ -148,7 +145,7 @@ export function createEditor(view: Window & typeof globalThis): Editor {
     const before = textOf(field)
     write(field, text)
     if (textOf(field) !== before) field.dispatchEvent(new view.InputEvent('input', said))
-    if (CHANGED_AT_ONCE.includes(field.type) && textOf(field) !== before) commit()
+    if (changesAtOnce(field.type) && textOf(field) !== before) commit()
     return true
   }
 

@@ -1,6 +1,11 @@
 const UNTYPED = ['checkbox', 'radio', 'button', 'submit', 'reset', 'file', 'image']
 
 /** Whether a person edits a text in it. */
+/** Fields whose whole value is there with one stroke or one pick: a browser tells of the change together with the input. */
+export function changesAtOnce(type: string | undefined): boolean {
+  return ['date', 'time', 'month', 'week', 'datetime-local'].includes(type ?? '')
+}
+
 export function isTextual(element: HTMLElement): element is HTMLInputElement {
   return (
     element.localName === 'textarea' ||

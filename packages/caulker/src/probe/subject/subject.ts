@@ -69,6 +69,8 @@ export interface Way {
   /** The two-way values that it was seen to change or report. */
   readonly changes: ReadonlySet<string>
   readonly control: ControlRef
+  /** Whether its field takes a value as a whole, such as a date: each edit ends at once. */
+  readonly isWhole: boolean
   /** What was typed, where something was. */
   readonly text: string | undefined
   /** The values that took what was typed as one of their parts. */

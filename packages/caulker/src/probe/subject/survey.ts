@@ -1,5 +1,6 @@
 import { equal, isHost } from '../../contract/index.js'
 import { componentRef, type ControlRef } from '../person/controls.js'
+import { changesAtOnce } from '../person/fields.js'
 import type { Gesture } from '../person/gestures.js'
 import { gesturesOf, type NamedGesture } from '../person/named-gesture.js'
 import { foundControls, gesturesAt, wholeGestures, type FoundControl } from '../person/operate.js'
@@ -18,7 +19,7 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
   const seen = new Set<string>()
   for (const given of [subject.middle, subject.base]) {
     const controls = await stage.look(given, [], foundControls)
-    const add = async ({ moves, control, text }: Try) => {
+    const add = async ({ moves, control, text, isWhole = false }: Try) => {
       const key = trailKey(moves)
       if (seen.has(key)) return
       const played = await subject.play({ given, moves })
@@ -26,7 +27,7 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
       if (changes.size === 0 && !leavesTrace(subject, played)) return
       seen.add(key)
       const [plainly, partly] = [takenPlainly(subject, played, text), takenPartly(subject, played, text)]
-      ways.push({ given, moves, changes, control, text, plainly, partly })
+      ways.push({ given, moves, changes, control, text, plainly, partly, isWhole })
     }
     for (const one of tries(subject, controls, named)) await add(one)
     const openers = ways.filter((way) => way.given === given && way.changes.size === 0 && isPress(way.moves))
@@ -67,6 +68,8 @@ function* revealed(subject: Subject, opening: readonly Move[], fresh: readonly F
 interface Try {
   readonly moves: readonly Move[]
   readonly control: ControlRef
+  /** Whether its field takes a value as a whole, so that each edit ends at once. */
+  readonly isWhole?: boolean
   readonly text: string | undefined
 }
 
@@ -85,7 +88,7 @@ function* tries(
       texts: (on) => textsFor(subject, on),
       files: subject.files,
     }))
-      yield { moves: gestures.map(gesture), control: control.ref, text }
+      yield { moves: gestures.map(gesture), control: control.ref, text, isWhole: changesAtOnce(control.format) }
   }
   yield* typedThenPressed(subject, controls)
 }

@@ -32,7 +32,7 @@ describe('the command line', () => {
       join(folder, 'report.json'),
     )
     expect(written.out).to.match(
-      /^45 errors, 17 warnings, 6 notes in 12 contracts, 5 screens, 1 interior, 1 journey and 2 pages\.\nWritten to /,
+      /^57 errors, 25 warnings, 7 notes in 12 contracts, 6 screens, 2 interiors, 1 journey and 2 pages\.\nWritten to /,
     )
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })
@@ -199,7 +199,7 @@ describe('findings that are known or not wanted', () => {
   }
 
   it('are chosen by level, by rule and by what to ignore', async () => {
-    expect((await findingsOf('--level', 'error')).rules.length).to.equal(45)
+    expect((await findingsOf('--level', 'error')).rules.length).to.equal(57)
     expect(await findingsOf('--rule', 'frozen-value', 'two-writers')).to.eql({
       code: 1,
       rules: ['two-writers', 'frozen-value'],

@@ -178,8 +178,7 @@ async function resultOf(clause: Clause, subject: Subject, explored: () => Promis
     if (known.has(names.join()) || (names.length > 0 && waiverOf(waives, clause.id, names) !== undefined)) continue
     known.add(names.join())
     const { played: shortest, leak } = await minimise(clause, subject, played, found.leak)
-    // What is said of a component has been seen twice.
-    if ((await judged(clause, subject, await subject.playAnew(shortest.trail))).leak === undefined) {
+    if (clause.seenOnce !== true && !(await isSeenAgain(clause, subject, shortest.trail))) {
       silent ??= { says: 'It flickers: what was wrong once was not when it was played again.' }
       continue
     }
@@ -198,6 +197,11 @@ async function resultOf(clause: Clause, subject: Subject, explored: () => Promis
   if (trails > 0) return { ...named(clause), status: 'held', trails }
   if (silent !== undefined) return { ...unproven(clause, silent.says), ...(silent.needs && { needs: silent.needs }) }
   return { ...unproven(clause, clause.unprovenWhen), ...(asked === 0 ? { applies: false as const } : {}) }
+}
+
+/** What is said of a component has been seen twice. */
+async function isSeenAgain(clause: Clause, subject: Subject, trail: Trail): Promise<boolean> {
+  return (await judged(clause, subject, await subject.playAnew(trail))).leak !== undefined
 }
 
 /** The names that a leak is about: what was told there, else what was reported, else what the words name. */

@@ -21,6 +21,8 @@ export interface Clause {
   readonly random: 'tells' | 'any' | 'none'
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */
   readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command' | 'page'
+  /** Whether what breaks it may be seen only once on a page, such as what is kept beside the class. */
+  readonly seenOnce?: true
   /** Whether a gesture that cannot be made is what was promised. */
   readonly refusalHolds?: boolean
   /** Whether it can only be tried on a custom element, and not through a mount of the user's own. */

@@ -13,6 +13,7 @@ export const ownDefaults = clause({
     'Two are mounted with nothing given; everything that a person can do is done at the first, and the second and a third are looked at.',
   unprovenWhen: 'Nothing that a person can do changes it.',
   random: 'none',
+  seenOnce: true,
   onTrial: 'gesture',
   concerns: (contract) =>
     Object.values<{ default: unknown }>({ ...contract.properties, ...contract.values }).some(

@@ -15,6 +15,7 @@ export const standsAlone = clause({
     'Two are mounted with the same, everything that a person can do is done at the first, and the second is looked at; then one is told something beside another that was given something else.',
   unprovenWhen: 'Nothing that a person can do changes it.',
   random: 'none',
+  seenOnce: true,
   onTrial: 'gesture',
   concerns: () => true,
   *trails(subject) {

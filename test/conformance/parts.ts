@@ -22,6 +22,16 @@ export const loose = contract('loose-count', {
   values: { n: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 'most' }, outside: 'keep' } },
 })
 
+export const season = contract('season-count', {
+  values: {
+    n: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 9 }, outside: 'refuse', outsideTold: 'keep' },
+  },
+})
+
+export const marked = contract('marked-count', {
+  values: { n: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 9 }, outside: 'mark' } },
+})
+
 export const note = contract('yard-note', {
   properties: {
     label: { type: Type.String(), default: '' },
@@ -64,7 +74,7 @@ export const moody = contract('moody-tag', {
   },
 })
 
-export const all = [moody, count, strict, loose, note, span, pair, button, tag]
+export const all = [moody, count, strict, loose, season, marked, note, span, pair, button, tag]
 
 const Seam = Type.Object({ id: Type.String(), feet: Type.Number() })
 

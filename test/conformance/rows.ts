@@ -27,11 +27,13 @@ import {
   count,
   freed,
   loose,
+  marked,
   moody,
   note,
   office,
   pair,
   seams,
+  season,
   span,
   strict,
   tag,
@@ -39,6 +41,16 @@ import {
   whole,
 } from './parts.js'
 import { row, type Row } from './player.js'
+
+/** One counter and a button that sends what it counts. */
+const alone = (of: object) =>
+  screen('alone', {
+    cells: { bales: { ...whole, initial: 3 }, name: text },
+    sources: { office },
+    fittings: { one: of as typeof count, book: button },
+    bind: ({ cells }) => ({ one: { n: twoWay(cells.bales) }, book: { on: { press: [submit()] } } }),
+    submit: { sends: ['bales', 'name'], to: 'office.book' },
+  })
 
 /** One cell of whole numbers with a counter that shares it, and a tag that follows what it comes to. */
 const counted = (cell: object = {}, of = count, more: object = {}) =>
@@ -1002,6 +1014,25 @@ export const rows: Row[] = [
     run.edit('until', 'n', 5)
     run.press('book')
     expect([run.problem('until'), run.pending()]).to.eql(['', ['office.book']])
+  }),
+  row('13.57', (player) => {
+    const run = player.run(alone(season))
+    run.set({ bales: 20 })
+    expect([run.read('bales'), run.shown('one', 'n')]).to.eql([20, 20])
+    run.edit('one', 'n', 30)
+    expect([run.read('bales'), run.shown('one', 'n')]).to.eql([20, 20])
+    run.edit('one', 'n', 4)
+    expect(run.read('bales')).to.equal(4)
+  }),
+  row('13.58', (player) => {
+    const run = player.run(alone(marked))
+    run.edit('one', 'n', 12)
+    expect([run.read('bales'), run.shown('one', 'n')]).to.eql([12, 12])
+    run.press('book')
+    expect([run.pending(), run.problem('one')]).to.eql([[], '12 is above the most, 9'])
+    run.edit('one', 'n', 8)
+    run.press('book')
+    expect(run.pending()).to.eql(['office.book'])
   }),
   row('13.42', (player) => {
     const run = player.run(order({ field: { needed: true }, name: { initial: '' } }))

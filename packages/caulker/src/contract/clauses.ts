@@ -16,12 +16,14 @@ import type {
 } from './table/index.js'
 
 /** The clauses whose types follow from the data type beside them. */
-type Typed = 'type' | 'default' | 'empty' | 'amend' | 'refuse' | 'after' | 'code'
+type Typed = 'type' | 'default' | 'samples' | 'empty' | 'amend' | 'refuse' | 'after' | 'code'
 
 /** The clauses of a property, as a developer writes them. */
 export interface PropertyDraft<S extends TSchema> extends Omit<WrittenBy<typeof PROPERTY>, Typed> {
   type: S
   default?: Static<NoInfer<S>>
+  /** Values to try, where the type cannot say what is ordinary. */
+  samples?: readonly Static<NoInfer<S>>[]
   amend?: OneOrMore<Amend<Static<NoInfer<S>>>>
   refuse?: OneOrMore<Refuse<Static<NoInfer<S>>>>
   after?: OneOrMore<After<Static<NoInfer<S>>>>

@@ -54,7 +54,8 @@ export interface Contract<T extends ContractTypes = ContractTypes> {
   readonly drafts: { readonly [name: string]: OwnDraftClause }
   readonly slots: { readonly [name: string]: SlotClause }
   /** The form value, and the property that obliges the person to fill it. */
-  readonly form: { readonly value: string; readonly requiredBy: string | undefined } | undefined
+  readonly form:
+    { readonly value: string; readonly requiredBy: string | undefined; readonly sends?: string | undefined } | undefined
   readonly locks: { readonly readonly: string | undefined; readonly disabled: string | undefined }
   /** The property that shows a message beside the field. */
   readonly problem: string | undefined
@@ -95,7 +96,12 @@ export interface ContractDraft<
   /** What a person edits on a copy inside it, until they save or cancel it. */
   drafts?: Record<string, OwnDraft<NoInfer<Extract<keyof P, string>>, NoInfer<Extract<keyof E, string>>>>
   slots?: Record<string, SlotDraft>
-  form?: { value: NoInfer<Extract<keyof V, string>>; requiredBy?: NoInfer<Extract<keyof P, string>> }
+  form?: {
+    value: NoInfer<Extract<keyof V, string>>
+    requiredBy?: NoInfer<Extract<keyof P, string>>
+    /** What is sent while the value is on, where that is not the value itself. */
+    sends?: NoInfer<Extract<keyof P, string>>
+  }
   locks?: { readonly?: NoInfer<Extract<keyof P, string>>; disabled?: NoInfer<Extract<keyof P, string>> }
   problem?: NoInfer<Extract<keyof P, string>>
   /** Clauses that are knowingly not kept: the reason, or the reason for each name that it is waived for. */

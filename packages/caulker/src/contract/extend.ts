@@ -46,6 +46,7 @@ export interface Extension<
   form?: {
     value: NoInfer<Extract<keyof V | keyof V2, string>>
     requiredBy?: NoInfer<Extract<keyof P | keyof P2, string>>
+    sends?: NoInfer<Extract<keyof P | keyof P2, string>>
   }
   problem?: NoInfer<Extract<keyof P | keyof P2, string>>
   locks?: { readonly?: Names<P, V, P2, V2>; disabled?: Names<P, V, P2, V2> }

@@ -82,6 +82,14 @@ export const PROPERTY = {
   amend: hook<Amend<any>>('Makes a proposed value right before it stands: one function, or several in order.'),
   refuse: hook<Refuse<any>>('Turns a proposed value down: gives the reason, or nothing to let it pass.'),
   after: hook<After<any>>('Is told once a value stands.'),
+  samples: usually<readonly unknown[]>([], {
+    says: 'Values of it to try, where its type cannot say what is ordinary: instances of a class, numbers that exist, names that are known.',
+    kind: {
+      schema: { type: 'array' } as TSchema,
+      wrong: (value) => (Array.isArray(value) ? undefined : 'must be a list of values'),
+    },
+    changed: silent,
+  }),
   code: clause<readonly (typeof HOOKS)[number][]>({
     says: 'In a file, which of amend, refuse and after stay in the module that it cannot hold.',
     kind: listOf(...HOOKS),

@@ -59,7 +59,11 @@ export const SECTIONS = {
   },
 } satisfies Record<string, Section>
 
-type FormPart = { readonly value: string; readonly requiredBy?: string | undefined }
+type FormPart = {
+  readonly value: string
+  readonly requiredBy?: string | undefined
+  readonly sends?: string | undefined
+}
 type Locks = { readonly readonly?: string | undefined; readonly disabled?: string | undefined }
 type Words = Readonly<Record<string, string>>
 
@@ -76,13 +80,13 @@ export const WHOLE = {
     changed: silent,
   }),
   form: optional<FormPart>({
-    says: 'Which value is its form value, and the property that obliges the person to fill it.',
+    says: 'Which value is its form value, and the property that obliges the person to fill it; for one that is sent only while it is on, the property that says what is sent.',
     kind: partsOf(
-      { value: nameOf('values'), requiredBy: nameOf('properties') },
+      { value: nameOf('values'), requiredBy: nameOf('properties'), sends: nameOf('properties') },
       "must be an object, such as { value: 'bales' }",
       ['value'],
     ) as Kind<FormPart>,
-    kept: ({ value, requiredBy }) => ({ value, requiredBy }),
+    kept: ({ value, requiredBy, sends }) => ({ value, requiredBy, ...(sends === undefined ? {} : { sends }) }),
     changed(old, now) {
       if (old?.value !== now?.value)
         return [
@@ -90,6 +94,10 @@ export const WHOLE = {
             old === undefined ? 'minor' : 'major',
             `the form value is ${now?.value ?? 'none'}, and was ${old?.value ?? 'none'}`,
           ],
+        ]
+      if (old?.sends !== now?.sends)
+        return [
+          ['major', `what is sent is ${now?.sends ?? 'the value itself'}, and was ${old?.sends ?? 'the value itself'}`],
         ]
       return [
         [

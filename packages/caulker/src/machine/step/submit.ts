@@ -49,7 +49,9 @@ function judge(work: Work, screen: number, invalid: readonly Invalid[]): void {
       if (cell < 0 || bound.member !== undefined) continue
       const value = slots[bound.source]
       if (isMissing(work, fitting, bound.name, value)) say(work, screen, cell, 'This is needed', 'validity')
-      const outside = ['refuse', 'mark'].includes(bound.bounded?.outside ?? '') ? outsideText(value, limitsAt(work, bound)) : undefined
+      const outside = ['refuse', 'mark'].includes(bound.bounded?.outside ?? '')
+        ? outsideText(value, limitsAt(work, bound))
+        : undefined
       if (outside !== undefined) say(work, screen, cell, outside, 'validity')
     }
   }

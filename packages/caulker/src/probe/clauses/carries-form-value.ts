@@ -26,6 +26,9 @@ export const carriesFormValue = clause({
       yield { given: subject.middle, moves: [tell({ [name]: value })], setting: 'form' }
     }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
+    const { sends } = subject.contract.form ?? {}
+    for (const text of sends === undefined ? [] : subject.plain(sends).slice(0, 2))
+      yield { given: { ...subject.middle, [name]: true }, moves: [tell({ [sends as string]: text })], setting: 'form' }
   },
   proves: (subject, { trail, rows }) =>
     trail.setting === 'form' &&
@@ -44,6 +47,15 @@ export const carriesFormValue = clause({
             row: at,
             says: 'the form would send something else than it holds',
             expected: value ? 'sends that it is on' : 'sends nothing',
+            found: sent.length === 0 ? 'sends nothing' : `sends ${sent.map((one) => printed(one)).join(', ')}`,
+          }
+        const says = subject.contract.form?.sends
+        const text = value && says !== undefined ? row.read[says] : undefined
+        if (isFormAssociated(subject) && typeof text === 'string' && !sent.includes(text))
+          return {
+            row: at,
+            says: `the form would send something else than its ${says}`,
+            expected: `sends ${printed(text)}`,
             found: sent.length === 0 ? 'sends nothing' : `sends ${sent.map((one) => printed(one)).join(', ')}`,
           }
         continue

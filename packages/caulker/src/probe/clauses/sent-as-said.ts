@@ -1,6 +1,16 @@
-import { valueClauses, type AnyContract } from '../../contract/index.js'
+import {
+  accepts,
+  equal,
+  printed,
+  typeText,
+  valueClauses,
+  type AnyContract,
+  type EventClause,
+} from '../../contract/index.js'
 import type { SentEvent } from '../stage/around.js'
-import { clause } from './clause.js'
+import type { Row } from '../stage/played.js'
+import { isGesture } from '../stage/trail.js'
+import { clause, type LeakAt } from './clause.js'
 
 const FLAGS = ['bubbles', 'composed', 'cancelable'] as const
 type Flags = Pick<SentEvent, (typeof FLAGS)[number]>
@@ -9,21 +19,28 @@ type Flags = Pick<SentEvent, (typeof FLAGS)[number]>
 export const sentAsSaid = clause({
   id: 'sent-as-said',
   group: 'up',
-  promise: 'Its events bubble, leave shadow trees and may be cancelled as its contract says.',
+  promise:
+    'Its events bubble, leave shadow trees and may be cancelled as its contract says, carry what it says, and are sent once.',
   why: 'The list around it listens once for all its entries, or it stands in another component: an event that stops on its way is never heard there.',
   tried: 'Each event that its contract says this of is brought about, and looked at as it is sent.',
   unprovenWhen: 'Nothing that was done brought about such an event.',
   random: 'any',
   onTrial: 'gesture',
   needsElement: true,
-  concerns: (contract) => promisedBy(contract).size > 0,
+  concerns: (contract) => promisedBy(contract).size > 0 || Object.keys(contract.events).length > 0,
   *trails(subject) {
     for (const { given, moves } of subject.ways) yield { given, moves }
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },
   proves: ({ contract }, { rows }) =>
-    rows.some(({ around }) => around.sent.some(({ event }) => promisedBy(contract).has(event))),
+    rows.some(({ around, heard }) =>
+      [...around.sent, ...heard.filter(({ value }) => value === undefined)].some(
+        ({ event }) => promisedBy(contract).has(event) || Object.hasOwn(contract.events, event),
+      ),
+    ),
   judge({ contract }, { rows }) {
+    const misshapen = offType(contract, rows) ?? doubled(contract, rows)
+    if (misshapen !== undefined) return misshapen
     const promised = promisedBy(contract)
     for (const [at, { around }] of rows.entries())
       for (const sent of around.sent) {
@@ -57,4 +74,41 @@ function promisedBy(contract: AnyContract): ReadonlyMap<string, Partial<Flags>> 
     ]),
   ]
   return new Map(said.filter(([, flags]) => FLAGS.some((flag) => flags[flag] === true)))
+}
+
+/** What an event carries that reports no value. */
+function offType(contract: AnyContract, rows: readonly Row[]): LeakAt | undefined {
+  for (const [row, { heard }] of rows.entries())
+    for (const { event, payload, value } of heard) {
+      const clauses: Readonly<Record<string, EventClause>> = contract.events
+      const type = Object.hasOwn(clauses, event) ? clauses[event]?.payload : undefined
+      if (value !== undefined || type === undefined || accepts(type, payload)) continue
+      return {
+        row,
+        says: `${event} carries something else than its contract says`,
+        expected: typeText(type),
+        found: printed(payload),
+      }
+    }
+  return undefined
+}
+
+/** One press, and the same said twice. */
+function doubled({ events }: AnyContract, rows: readonly Row[]): LeakAt | undefined {
+  for (const [row, { heard, move }] of rows.entries()) {
+    if (!isGesture(move) || move.gesture.do !== 'press') continue
+    const said = heard.filter(({ event, value }) => value === undefined && Object.hasOwn(events, event))
+    const twice = said.find(
+      (one, at) => said.findIndex(({ event, payload }) => event === one.event && equal(payload, one.payload)) < at,
+    )
+    if (twice !== undefined)
+      return {
+        row,
+        says: `one press sends ${twice.event} more than once`,
+        expected: `heard ${twice.event} once`,
+        found: `heard it ${said.filter(({ event }) => event === twice.event).length} times`,
+        cause: 'it listens twice',
+      }
+  }
+  return undefined
 }

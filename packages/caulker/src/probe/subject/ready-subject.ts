@@ -30,7 +30,7 @@ export async function subjectFor(
   const host = hostSamples(options.document)
   const names = givenClauses(contract)
   const values = valueClauses(contract)
-  const drawn = new Map(names.map((clause) => [clause.name, samplesFor(clause.type, host)]))
+  const drawn = new Map(names.map((clause) => [clause.name, [...clause.samples, ...samplesFor(clause.type, host)]]))
   const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)
   if (unmade !== undefined) return { unready: `no sample of '${unmade.name}' could be made from its type` }
   const played = new Map<string, Promise<Played>>()

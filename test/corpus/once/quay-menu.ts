@@ -15,9 +15,17 @@ export const quayMenu = variants({
       label: { type: Type.String() },
       quays: { type: Type.Array(Type.Object({ id: Type.String(), name: Type.String() })) },
     },
-    values: { quay: { type: Type.Union([Type.String(), Type.Null()]), default: null } },
+    values: {
+      quay: {
+        type: Type.Union([Type.String(), Type.Null()]),
+        default: null,
+        among: { list: 'quays', at: '/id', gone: 'empty', reported: true },
+      },
+    },
   },
   faults: {
+    'gone-and-held': ['choice-follows-list'],
+    'gone-in-silence': ['choice-follows-list'],
     'escape-chooses': ['every-way-in', 'reports-once', 'reports-truth'],
     'quays-of-the-mount': ['follows-change', 'shows-initial', 'any-order'],
     'listens-to-the-page-for-good': ['leaves-no-trace', 'quiet-when-gone'],
@@ -113,6 +121,11 @@ export const quayMenu = variants({
         if (has('sorts-the-given') && quays !== undefined) (quays as Quay[]).sort((a, b) => b.id.localeCompare(a.id))
         this.#quays = quays ?? []
         shared = this.#quays
+        const isGone = this.#quay !== null && this.isConnected && this.#named(this.#quay) === undefined
+        if (isGone && !has('gone-and-held')) {
+          this.#quay = null
+          if (!has('gone-in-silence')) report(this, 'quay-set', null)
+        }
         this.#draw()
       }
       get quay(): string | null {

@@ -1,4 +1,4 @@
-import { isBelow } from '../contract/index.js'
+import { equal, isBelow, pointerParts, valueAt } from '../contract/index.js'
 import type { Clause, LeakAt } from './clauses/clause.js'
 import type { Played, Row } from './stage/played.js'
 import type { Move } from './stage/trail.js'
@@ -24,7 +24,8 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
       row.fault !== undefined ||
       row.unsettled !== undefined ||
       row.impossible !== undefined ||
-      holdsCrossedBounds(subject, row.held),
+      holdsCrossedBounds(subject, row.held) ||
+      (clause.id !== 'choice-follows-list' && holdsWhatIsGone(subject, row.held)),
   )
   const row = rows[at]
   if (row === undefined) return leakOr(await clause.judge(subject, played))
@@ -39,7 +40,13 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
   if (row.impossible !== undefined)
     return { silent: { says: row.impossible, needs: 'A gesture of its own in caulker.config may reach it.' } }
   if (row.fault === undefined && row.unsettled === undefined)
-    return { silent: { says: 'Its owner tells bounds that cross.' } }
+    return {
+      silent: {
+        says: holdsCrossedBounds(subject, row.held)
+          ? 'Its owner tells bounds that cross.'
+          : 'Its owner holds a choice that is not in its list.',
+      },
+    }
   const isOnTrial = kindOf(row.move) === clause.onTrial && at === rows.length - 1
   if (row.fault !== undefined)
     return isOnTrial
@@ -74,6 +81,17 @@ function holdsCrossedBounds({ values, names }: Subject, held: Given): boolean {
     const [least, most] = [standing(bounds.least), standing(bounds.most)]
     const isTold = [bounds.least, bounds.most].some((bound) => typeof bound === 'string' && held[bound] !== undefined)
     return isTold && isBelow(most, least)
+  })
+}
+
+/** A choice whose entry is gone: what becomes of it has a clause of its own. */
+function holdsWhatIsGone({ values }: Subject, held: Given): boolean {
+  return values.some((value) => {
+    const list = value.among === undefined ? undefined : held[value.among.list]
+    const chosen = held[value.name]
+    if (!Array.isArray(list) || chosen === undefined || equal(chosen, value.empty)) return false
+    const parts = pointerParts(value.among?.at ?? '') ?? []
+    return !list.some((entry) => equal(parts.length === 0 ? entry : valueAt(entry, parts), chosen))
   })
 }
 

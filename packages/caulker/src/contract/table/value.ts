@@ -11,8 +11,31 @@ import {
   type Said,
   type Written,
 } from './entry.js'
-import { anything, bound, choice, distance, flag, milliseconds, partsOf, pointer, stepSize, text } from './kind.js'
+import {
+  anything,
+  bound,
+  choice,
+  distance,
+  flag,
+  milliseconds,
+  nameOf,
+  partsOf,
+  pointer,
+  stepSize,
+  text,
+  type Kind,
+} from './kind.js'
 import { PROPERTY } from './property.js'
+
+/** A value out of a list. */
+export interface Among {
+  readonly list: string
+  readonly at?: string
+  readonly gone?: 'kept' | 'empty' | 'mark'
+  readonly reported?: boolean
+}
+
+const GONE = { kept: 'kept', empty: 'emptied', mark: 'kept and marked' }
 
 type Outside = 'clamp' | 'refuse' | 'keep' | 'mark'
 type Bounds = { readonly least: string | number | undefined; readonly most: string | number | undefined }
@@ -124,6 +147,16 @@ export const VALUE = {
   ...reported('bubbles', 'Whether its report bubbles; nothing is promised where it is left out.'),
   ...reported('composed', 'Whether its report leaves shadow trees; nothing is promised where it is left out.'),
   ...reported('cancelable', 'Whether its owner may cancel its report; nothing is promised where it is left out.'),
+  among: optional<Among>({
+    says: 'The list property that it is chosen from, where in an entry it stands (a JSON Pointer; the entry itself where that is left out), what becomes of it when its entry goes, and whether it says so.',
+    kind: partsOf(
+      { list: nameOf('properties'), at: pointer, gone: choice('kept', 'empty', 'mark'), reported: flag },
+      "must be an object, such as { list: 'woods', at: '/id', gone: 'empty', reported: true }",
+      ['list'],
+    ) as Kind<Among>,
+    changed: another('among'),
+    sheet: ({ list, gone = 'kept' }) => `one of ${list}; gone from there it is ${GONE[gone]}`,
+  }),
   ordered: usually(false, {
     says: 'Whether it is a pair whose ends may not cross.',
     kind: flag,

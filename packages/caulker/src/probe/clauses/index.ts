@@ -28,6 +28,7 @@ import { draftAnswered } from './draft-answered.js'
 import { draftCancels } from './draft-cancels.js'
 import { draftSaves } from './draft-saves.js'
 import { draftStands } from './draft-stands.js'
+import { choiceFollowsList } from './choice-follows-list.js'
 import { ownDefaults } from './own-defaults.js'
 import { ownerDecides } from './owner-decides.js'
 import { pairInOrder } from './pair-in-order.js'
@@ -79,6 +80,7 @@ export const clauses: readonly Clause[] = [
   staysWithin,
   trueSteps,
   pairInOrder,
+  choiceFollowsList,
   asksFirst,
   locksHold,
   resetsFully,

@@ -2,6 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import type { Played } from '../stage/played.js'
 import { isTell, tell } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
 
 /** A tell is silent. */
 export const quietWhenTold = clause({
@@ -72,7 +73,9 @@ export const quietWhenTold = clause({
           }
       }
       if (move !== undefined && !isTell(move)) continue
-      const echo = heard.find((one) => one.value !== undefined && !isAmendment(played, row, one.value))
+      const echo = heard.find(
+        (one) => one.value !== undefined && !isAmendment(played, row, one.value) && !isDue(subject, one.value),
+      )
       if (echo !== undefined)
         return leak(subject.contract.tag, row, move === undefined, echo.event, echo.payload, heard.length)
     }
@@ -105,4 +108,9 @@ function isNews({ rows }: Played, at: number): boolean {
   const [before, told] = [rows[at - 1], rows[at]]
   if (before === undefined || !isTell(told?.move)) return false
   return Object.entries(told.move.tell).some(([name, value]) => !equal(before.held[name], value))
+}
+
+/** What its contract has it say when its entry goes from the list. */
+function isDue({ values }: Subject, name: string): boolean {
+  return values.find((value) => value.name === name)?.among?.reported === true
 }

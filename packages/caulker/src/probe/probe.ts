@@ -196,7 +196,10 @@ async function resultOf(clause: Clause, subject: Subject, explored: () => Promis
     }
   if (trails > 0) return { ...named(clause), status: 'held', trails }
   if (silent !== undefined) return { ...unproven(clause, silent.says), ...(silent.needs && { needs: silent.needs }) }
-  return { ...unproven(clause, clause.unprovenWhen), ...(asked === 0 ? { applies: false as const } : {}) }
+  return {
+    ...unproven(clause, clause.openBecause?.(subject) ?? clause.unprovenWhen),
+    ...(asked === 0 ? { applies: false as const } : {}),
+  }
 }
 
 /** What is said of a component has been seen twice. */

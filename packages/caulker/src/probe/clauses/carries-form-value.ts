@@ -14,6 +14,7 @@ export const carriesFormValue = clause({
   tried:
     'It is mounted in a form with a name, given and told values and operated; what the form would send is compared with what it holds.',
   unprovenWhen: 'Its form value is no text, number or file.',
+  openBecause: (subject) => (isFormAssociated(subject) ? undefined : 'It is not associated with forms.'),
   random: 'any',
   onTrial: 'gesture',
   needsElement: true,

@@ -13,6 +13,8 @@ export interface Clause {
   readonly why: string
   readonly tried: string
   readonly unprovenWhen: string
+  /** Why it could not be tried on this component, where that is known better. */
+  openBecause?(subject: Subject): string | undefined
   /** Whether a contract says anything that this clause is about. */
   concerns(contract: AnyContract): boolean
   /** The trails to try, shortest first. */

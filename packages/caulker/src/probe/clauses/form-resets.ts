@@ -13,6 +13,7 @@ export const formResets = clause({
   why: 'Every field of the form is empty again but this one; what is sent next belongs to the person before.',
   tried: 'It is mounted in a form and operated; then the form is reset.',
   unprovenWhen: 'Nothing that a person can do changes its form value.',
+  openBecause: (subject) => (isFormAssociated(subject) ? undefined : 'It is not associated with forms.'),
   random: 'none',
   onTrial: 'page',
   needsElement: true,

@@ -24,7 +24,7 @@ export function ledgerOf(contract: AnyContract, { trail, rows }: Played, until: 
   ])
   return rows.slice(0, until + 1).map((row) => ({
     step: row.move === undefined ? mountText(contract, trail) : moveText(row.move),
-    heard: row.heard.map((one) => `${one.event} ${printed(one.payload, 30)}`).join(', '),
+    heard: heardText(row),
     owner: namesText(names, row.held),
     component: row.fault === undefined ? namesText(names, row.read) : `throws: ${row.fault}`,
     shown: pictureText(row.picture),
@@ -47,4 +47,13 @@ function namesAbout(contract: AnyContract, rows: readonly Row[], given: readonly
 
 function namesText(names: readonly string[], values: Readonly<Record<string, unknown>>): string {
   return shortList(names.map((name) => `${name} ${values[name] === undefined ? '–' : printed(values[name], 24)}`))
+}
+
+const MOST_SHOWN = 4
+
+/** Each report; of a flood the first, how many there were, and the last. */
+function heardText({ heard }: Row): string {
+  const texts = heard.map((one) => `${one.event} ${printed(one.payload, 30)}`)
+  if (texts.length <= MOST_SHOWN) return texts.join(', ')
+  return `${texts[0] ?? ''}, … ${texts.length} in all, the last ${texts[texts.length - 1] ?? ''}`
 }

@@ -2,7 +2,7 @@ import { valueClauses } from '../../contract/index.js'
 import { pictureOf } from '../sight/picture.js'
 import { caretIn, hasFocusIn, idsIn, snapshot, type Around } from './around.js'
 import { MOST_REPORTS } from './hearing.js'
-import type { Row } from './played.js'
+import type { HeardThen, Row } from './played.js'
 import { formOf, formValuesOf, nothingYet, readOf, rootOf, type Scene } from './scene.js'
 import { settle } from './settle.js'
 import { isPlaced } from './slots.js'
@@ -33,7 +33,12 @@ export async function rowAfter(scene: Scene, move: Move | undefined, impossible:
   // Reading it may have gone wrong as well.
   const { heard, fault, spoils } = scene.since
   scene.since = nothingYet()
-  return { ...row, heard, fault, spoils }
+  // What is looked at later is what was true then.
+  return { ...row, heard: heard.map(asItWas), fault, spoils }
+}
+
+function asItWas({ event, value, payload, readThen, knownThen }: HeardThen): HeardThen {
+  return { event, value, payload: snapshot(payload), readThen: snapshot(readThen), knownThen: snapshot(knownThen) }
 }
 
 function aroundOf(scene: Scene): Around {

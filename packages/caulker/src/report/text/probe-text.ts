@@ -90,19 +90,32 @@ function leakingLines(component: ComponentReport, width: number, ink: Ink): stri
   const lines = [
     `${ink.bad('✗')} ${ink.strong(component.component)}  ${ink.quiet(`${component.file} · ${countsText(countClauses([component]))}`)}`,
   ]
-  for (const cause of causesOf(component)) lines.push(...causeLines(component, cause, width, ink))
+  const promised = new Set<string>()
+  for (const [at, cause] of causesOf(component).entries())
+    lines.push(...(at === 0 ? [] : ['']), ...causeLines(component, cause, promised, width, ink))
   return [...lines, ...openLines(component, width, ink)]
 }
 
 /** The clauses that one cause breaks, each in its words, and the one ledger that shows it. */
-function causeLines(component: ComponentReport, cause: Cause, width: number, ink: Ink): string[] {
+function causeLines(
+  component: ComponentReport,
+  cause: Cause,
+  promised: Set<string>,
+  width: number,
+  ink: Ink,
+): string[] {
   const [{ leak }] = cause
   const likely = cause.find((one) => one.leak.cause !== undefined)?.leak.cause
   return [
-    ...cause.flatMap(({ clause, promise, leak: { says } }) => [
-      `  ${ink.bad(clause)}  ${says}`,
-      `    ${ink.quiet('promise')}   ${wrapped(promise, width, 14)}`,
-    ]),
+    ...cause.flatMap(({ clause, promise, leak: { says } }) => {
+      // A promise is said where it is broken first.
+      const isNew = !promised.has(clause)
+      promised.add(clause)
+      return [
+        `  ${ink.bad(clause)}  ${says}`,
+        ...(isNew ? [`    ${ink.quiet('promise')}   ${wrapped(promise, width, 14)}`] : []),
+      ]
+    }),
     '',
     ...ledgerLines(leak.ledger, width - 4, ink).map((line) => `    ${line}`),
     '',

@@ -410,3 +410,86 @@ describe('one click', () => {
     })
   })
 })
+
+describe('the exploration that all clauses share', () => {
+  const gate = contract('sluice-tally', {
+    values: { turns: { type: Type.Integer(), default: 0 } },
+    events: { creaked: { payload: Type.String() } },
+  })
+  /** The fifth press since it was told is counted, and not reported. */
+  const tired: Made = () =>
+    class extends HTMLElement {
+      #turns = 0
+      #since = 0
+      readonly #button = Object.assign(document.createElement('button'), { type: 'button' })
+      connectedCallback(): void {
+        this.append(this.#button)
+        this.#button.onclick = () => {
+          this.#turns++
+          this.#draw()
+          if (++this.#since !== 5) report(this, 'turns-set', this.#turns)
+        }
+        this.#draw()
+      }
+      #draw(): void {
+        this.#button.textContent = `Turn, ${this.#turns} so far`
+      }
+      get turns(): number {
+        return this.#turns
+      }
+      set turns(turns: number | undefined) {
+        this.#turns = turns ?? 0
+        this.#since = 0
+        this.#draw()
+      }
+    } as never
+  const explored = (moves: number, seed = 1) =>
+    inDocument((document, _next, frames) => {
+      customElements.define(gate.tag, tired())
+      return probe(gate, { document, frames, moves, seed, clauses: ['reports-once', 'reports-truth'] })
+    })
+
+  it('finds more with more moves, and the same with the same seed', async () => {
+    expect(statuses(await explored(2))).to.eql(['held', 'held'])
+    const found = await explored(800)
+    expect(leakOf(found)).to.include({ says: 'the edit of turns is not reported' })
+    expect(await explored(800)).to.eql(found)
+  })
+
+  it('says of a component in which nothing can be done that it was not judged', async () => {
+    const still = await asked(
+      contract('still-tally', { values: { turns: { type: Type.Integer(), default: 0 } } }),
+      () =>
+        class extends HTMLElement {
+          turns = 0
+        } as never,
+    )
+    expect(still.isUnoperated).to.equal(true)
+  })
+
+  it('tells each name that breaks a clause, and heeds a waiver for one of them', async () => {
+    const frozen: Made = () =>
+      class extends HTMLElement {
+        #drawn = false
+        port: string | undefined
+        star: string | undefined
+        connectedCallback(): void {
+          if (!this.#drawn) this.textContent = `${this.port ?? ''} and ${this.star ?? ''}`
+          this.#drawn = true
+        }
+      } as never
+    const sides = (tag: `${string}-${string}`, waives: object = {}) =>
+      contract(tag, {
+        properties: { port: { type: Type.String(), default: '' }, star: { type: Type.String(), default: '' } },
+        waives: waives as {},
+      })
+    const [clause] = (await asked(sides('side-lamp'), frozen, 'follows-change')).clauses
+    const told = [clause!.leak!, ...(clause!.others ?? [])].map(({ ledger }) => ledger.at(-1)!.step)
+    expect(told.map((step) => /tells (\w+)/.exec(step)![1])).to.have.members(['port', 'star'])
+    const half = (
+      await asked(sides('side-light', { 'follows-change': { port: 'it is lit once' } }), frozen, 'follows-change')
+    ).clauses
+    expect(half[0]!.leak!.ledger.at(-1)!.step).to.match(/tells star/)
+    expect(half[0]!.others).to.equal(undefined)
+  })
+})

@@ -52,6 +52,10 @@ const mounted = mountScreen(order, document.body, {
   },
 })
 mounted.setAll({ name: 'Heron', bales: 3 })
+const isNamed: boolean = mounted.read('isNamed')
+// @ts-expect-error a reckoned cell of another type
+const named: string = mounted.read('isNamed')
+console.assert(isNamed && named !== '')
 mounted.component('bales')
 // @ts-expect-error a value off the cell's type
 mounted.setAll({ name: 3 })

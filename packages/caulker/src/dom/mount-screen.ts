@@ -1,6 +1,6 @@
 import { compile, type OpenDraft } from '../machine/index.js'
 import type { Mounted } from '../mount/index.js'
-import type { Answering, AnyScreen, Screen } from '../wiring/index.js'
+import type { Answering, AnyScreen, Screen, ValueOf } from '../wiring/index.js'
 import type { Followable } from './follow.js'
 import { liveOver, type Live, type LiveOptions } from './live.js'
 
@@ -11,6 +11,8 @@ export interface MountScreenOptions<O = unknown> extends LiveOptions {
 
 type CellsOf<S> = S extends { readonly types?: { cells: infer C } } ? C : never
 type ReckonedOf<S> = S extends Screen<any, any, infer D, any, any> ? keyof D & string : never
+/** What a reckoned cell comes to. */
+type ReckonedIn<S, K> = S extends { readonly reckoned: infer D } ? (K extends keyof D ? ValueOf<D[K]> : unknown) : unknown
 type ActionsOf<S> = S extends Screen<any, any, any, infer A, any> ? keyof A & string : never
 type FittingsOf<S> = S extends Screen<any, infer U, any, any, any> ? keyof U & string : never
 export type SourcesOf<S> = S extends Screen<any, any, any, any, infer O> ? O : never
@@ -55,7 +57,7 @@ export interface MountedLive {
 /** A screen at work on a page. */
 export interface MountedScreen<S extends AnyScreen> extends MountedLive {
   read<K extends Extract<keyof CellsOf<S>, string>>(cell: K): CellsOf<S>[K]
-  read(reckoned: ReckonedOf<S>): unknown
+  read<K extends ReckonedOf<S>>(reckoned: K): ReckonedIn<S, K>
   /** Sets a cell; gives why that was turned down, where it was. */
   set<K extends Extract<keyof CellsOf<S>, string>>(cell: K, value: CellsOf<S>[K]): string | undefined
   /** Sets several cells in one transaction; gives why the first that was turned down was. */

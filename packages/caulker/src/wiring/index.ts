@@ -68,6 +68,7 @@ export {
   type Rows,
   type Showing,
   type TwoWay,
+  type ValueOf,
 } from './tokens.js'
 export { isTopic, topic, type AnyTopic, type Topic } from './topic.js'
 export { inRankOrder } from './rank.js'

@@ -52,11 +52,17 @@ const mounted = mountScreen(order, document.body, {
   },
 })
 mounted.setAll({ name: 'Heron', bales: 3 })
-const isNamed: boolean = mounted.read('isNamed')
-// @ts-expect-error a reckoned cell of another type
-const named: string = mounted.read('isNamed')
-console.assert(isNamed && named !== '')
 mounted.component('bales')
+const counted = screen('counted', {
+  cells: { name: text },
+  fittings: { name: nativeText },
+  reckoned: ({ cells }) => ({ isNamed: reckon([cells.name], (name) => name !== '') }),
+  bind: ({ cells }) => ({ name: { value: twoWay(cells.name) } }),
+})
+const isNamed: boolean = mountScreen(counted, document.body).read('isNamed')
+// @ts-expect-error a reckoned cell of another type
+const named: string = mountScreen(counted, document.body).read('isNamed')
+console.assert(isNamed && named !== '')
 // @ts-expect-error a value off the cell's type
 mounted.setAll({ name: 3 })
 // @ts-expect-error a fitting that is not there

@@ -1,6 +1,6 @@
 import { compile, type OpenDraft } from '../machine/index.js'
 import type { Mounted } from '../mount/index.js'
-import type { Answering, AnyScreen, Screen, ValueOf } from '../wiring/index.js'
+import type { Answering, AnyScreen, ValueOf } from '../wiring/index.js'
 import type { Followable } from './follow.js'
 import { liveOver, type Live, type LiveOptions } from './live.js'
 
@@ -10,12 +10,16 @@ export interface MountScreenOptions<O = unknown> extends LiveOptions {
 }
 
 type CellsOf<S> = S extends { readonly types?: { cells: infer C } } ? C : never
-type ReckonedOf<S> = S extends Screen<any, any, infer D, any, any> ? keyof D & string : never
+type ReckonedOf<S> = S extends { readonly reckoned: infer D } ? keyof D & string : never
 /** What a reckoned cell comes to. */
-type ReckonedIn<S, K> = S extends { readonly reckoned: infer D } ? (K extends keyof D ? ValueOf<D[K]> : unknown) : unknown
-type ActionsOf<S> = S extends Screen<any, any, any, infer A, any> ? keyof A & string : never
-type FittingsOf<S> = S extends Screen<any, infer U, any, any, any> ? keyof U & string : never
-export type SourcesOf<S> = S extends Screen<any, any, any, any, infer O> ? O : never
+type ReckonedIn<S, K> = S extends { readonly reckoned: infer D }
+  ? K extends keyof D
+    ? ValueOf<D[K]>
+    : unknown
+  : unknown
+type ActionsOf<S> = S extends { readonly actions: infer A } ? keyof A & string : never
+type FittingsOf<S> = S extends { readonly fittings: infer U } ? keyof U & string : never
+export type SourcesOf<S> = S extends { readonly sources: infer O } ? O : never
 
 /** One bound name of a fitting: what its owner holds, and what the component says. */
 export interface Side {

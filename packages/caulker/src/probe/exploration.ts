@@ -26,8 +26,7 @@ export async function explore(subject: Subject, seed: number, moves: number): Pr
   )
   const ways = subject.ways.map((way): readonly Move[] => way.moves)
   const calls = subject.calls.map((call): readonly Move[] => [call])
-  const moved: readonly Move[][] = subject.define === undefined ? [] : [[{ place: 'another' }]]
-  const all = ways.length === 0 ? [] : [...tells, ...ways, ...ways, ...calls, ...moved]
+  const all = ways.length === 0 ? [] : [...tells, ...ways, ...ways, ...calls]
   return {
     tells: await wander(subject, [base, varied(subject)], tells, Math.ceil(moves / 2), draw),
     any: await wander(subject, [middle, base, varied(subject)], all, Math.ceil(moves / 2), draw),

@@ -57,8 +57,6 @@ export interface ClauseResult {
   /** How many trails were judged. */
   readonly trails: number
   readonly leak?: BrokenClause
-  /** What else breaks it, by other names. */
-  readonly others?: readonly BrokenClause[]
 }
 
 export interface ProbeReport {
@@ -123,9 +121,9 @@ async function probeIn(
   let explored: Promise<Explored> | undefined
   for (const clause of wanted)
     results.push(
-      'unready' in subject
-        ? unproven(clause, subject.unready)
-        : await resultOf(clause, subject, () => (explored ??= explore(subject, seed, options.moves ?? 96))),
+      ...('unready' in subject
+        ? [unproven(clause, subject.unready)]
+        : await resultsOf(clause, subject, () => (explored ??= explore(subject, seed, options.moves ?? 96)))),
     )
   return {
     component: contract.tag,
@@ -146,18 +144,18 @@ async function isUnoperated(subject: Subject): Promise<boolean> {
   return Object.keys(drafts).length === 0 || (await editorsOf(subject)).every((one) => typeof one === 'string')
 }
 
-/** What is found of one clause: every leak of its own, by the names that it is about. */
-async function resultOf(clause: Clause, subject: Subject, explored: () => Promise<Explored>): Promise<ClauseResult> {
+/** What is found of one clause: one result, or one for each of its leaks, by the names that they are about. */
+async function resultsOf(clause: Clause, subject: Subject, explored: () => Promise<Explored>): Promise<ClauseResult[]> {
   const { waives } = subject.contract
   const waived = waiverOf(waives, clause.id, [])
-  if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, trails: 0 }
+  if (waived !== undefined) return [{ ...named(clause), status: 'waived', reason: waived, trails: 0 }]
   if (clause.needsElement === true && subject.define === undefined)
-    return { ...unproven(clause, 'It is no custom element.'), applies: false }
+    return [{ ...unproven(clause, 'It is no custom element.'), applies: false }]
   const { needsForms = false } = clause
   const isOfForms = typeof needsForms === 'function' ? needsForms(subject) : needsForms
   if (isOfForms && asksForForms(subject) && !knowsForms(subject))
-    return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
-  if (clause.examine !== undefined) return examinedAs(clause, await examined(clause.examine, subject))
+    return [{ ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }]
+  if (clause.examine !== undefined) return [examinedAs(clause, await examined(clause.examine, subject))]
   const leaks: BrokenClause[] = []
   const known = new Set<string>()
   let trails = 0
@@ -175,8 +173,9 @@ async function resultOf(clause: Clause, subject: Subject, explored: () => Promis
       continue
     }
     const names = namesOf(subject, played, found.leak)
-    if (known.has(names.join()) || (names.length > 0 && waiverOf(waives, clause.id, names) !== undefined)) continue
-    known.add(names.join())
+    const key = `${names.join()} ${found.leak.says}`
+    if (known.has(key) || (names.length > 0 && waiverOf(waives, clause.id, names) !== undefined)) continue
+    known.add(key)
     const { played: shortest, leak } = await minimise(clause, subject, played, found.leak)
     if (clause.seenOnce !== true && !(await isSeenAgain(clause, subject, shortest.trail))) {
       silent ??= { says: 'It flickers: what was wrong once was not when it was played again.' }
@@ -185,21 +184,12 @@ async function resultOf(clause: Clause, subject: Subject, explored: () => Promis
     const { row, ...what } = leak
     leaks.push({ ...what, ledger: ledgerOf(subject.contract, shortest, row) })
   }
-  const [first, ...others] = leaks
-  if (first !== undefined)
-    return {
-      ...named(clause),
-      status: 'broken',
-      trails: trails + leaks.length,
-      leak: first,
-      ...(others.length > 0 ? { others } : {}),
-    }
-  if (trails > 0) return { ...named(clause), status: 'held', trails }
-  if (silent !== undefined) return { ...unproven(clause, silent.says), ...(silent.needs && { needs: silent.needs }) }
-  return {
-    ...unproven(clause, clause.openBecause?.(subject) ?? clause.unprovenWhen),
-    ...(asked === 0 ? { applies: false as const } : {}),
-  }
+  if (leaks.length > 0)
+    return leaks.map((leak) => ({ ...named(clause), status: 'broken', trails: trails + leaks.length, leak }))
+  if (trails > 0) return [{ ...named(clause), status: 'held', trails }]
+  if (silent !== undefined) return [{ ...unproven(clause, silent.says), ...(silent.needs && { needs: silent.needs }) }]
+  const reason = clause.openBecause?.(subject) ?? clause.unprovenWhen
+  return [{ ...unproven(clause, reason), ...(asked === 0 ? { applies: false as const } : {}) }]
 }
 
 /** What is said of a component has been seen twice. */

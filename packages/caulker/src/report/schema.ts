@@ -38,7 +38,6 @@ const clause = strict({
   browserDecides: Type.Optional(Type.Literal(true)),
   trails: count,
   leak: Type.Optional(leak),
-  others: Type.Optional(Type.Array(leak, { minItems: 1 })),
 })
 const component = strict({
   component: text,

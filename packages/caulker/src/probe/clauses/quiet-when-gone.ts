@@ -1,4 +1,5 @@
 import { printed } from '../../contract/index.js'
+import type { HeardThen } from '../stage/played.js'
 import { clause } from './clause.js'
 import { isGesture, type Move } from '../stage/trail.js'
 
@@ -16,7 +17,7 @@ export const quietWhenGone = clause({
   random: 'none',
   onTrial: 'page',
   needsElement: true,
-  concerns: ({ values, events }) => Object.keys(values).length + Object.keys(events).length > 0,
+  concerns: ({ values, drafts }) => Object.keys(values).length + Object.keys(drafts).length > 0,
   *trails(subject) {
     for (const { given, moves } of subject.chiefWays.slice(0, 2)) {
       const ends = moves.length > 1 && isLeaving(moves[moves.length - 1]) ? [moves.slice(0, -1)] : []
@@ -27,10 +28,13 @@ export const quietWhenGone = clause({
       }
     }
   },
-  judge(_subject, { rows }) {
+  judge({ contract }, { rows }) {
+    // Events of its own life, such as a load that is given up, are no reports.
+    const isReport = ({ event, value }: HeardThen) =>
+      value !== undefined || Object.values(contract.drafts).some((draft) => draft.event === event)
     const gone = rows.findIndex(({ move }) => move !== undefined && 'place' in move && move.place === 'away')
-    const at = gone < 0 ? -1 : rows.findIndex(({ heard }, row) => row >= gone && heard.length > 0)
-    const [first] = rows[at]?.heard ?? []
+    const at = gone < 0 ? -1 : rows.findIndex(({ heard }, row) => row >= gone && heard.some(isReport))
+    const first = rows[at]?.heard.find(isReport)
     return first === undefined
       ? undefined
       : {

@@ -51,7 +51,9 @@ export const reportsOnce = clause({
       if (endsUntrue(row)) return undefined
       const pieces = inPieces(rows, at)
       if (pieces !== undefined) return pieces
-      const missing = subject.values.find(({ name, reports }) => isMissing(row, rows[0], name, reports))
+      const missing = subject.values.find(({ name, reports }) =>
+        isMissing(row, rows[at - 1] ?? rows[0], rows[0], name, reports),
+      )
       if (missing !== undefined)
         return {
           row: at,
@@ -150,7 +152,10 @@ function inPieces(rows: readonly Row[], at: number): LeakAt | undefined {
 const AT_ONCE: ReadonlySet<string> = new Set(['press', 'choose', 'key', 'pick'])
 
 /** Once nothing is unfinished, owner and component agree; an owner that was never told starts from what the component started with. */
-function isMissing(row: Row, first: Row, name: string, reports: 'edit' | 'commit'): boolean {
+function isMissing(row: Row, before: Row, first: Row, name: string, reports: 'edit' | 'commit'): boolean {
+  // Where owner and component did not agree before, it is no edit that is missing.
+  const isApart = before.known[name] !== undefined && !equal(before.read[name], before.known[name])
+  if (isApart && equal(before.read[name], row.read[name])) return false
   if (row.read[name] === undefined || row.heard.some((one) => one.value === name)) return false
   return (
     (settlesEdits(row.move) || reports === 'edit') &&

@@ -66,7 +66,12 @@ export const showsInitial = clause({
 })
 
 /** Names of the platform (HTML Standard, section 4.10.5) that say what a field offers: they mean the same on a component around one. */
-const PASSED_ON = ['accept', 'placeholder', 'multiple']
+const APPLIES: Readonly<Record<string, (field: HTMLInputElement) => boolean>> = {
+  accept: ({ type }) => type === 'file',
+  multiple: ({ type }) => type === 'file' || type === 'email',
+  placeholder: (field) => 'placeholder' in field,
+}
+const PASSED_ON = Object.keys(APPLIES)
 
 /** A name of the platform that its own field is never told of, and that shows nowhere else. */
 async function passedToNothing(subject: Subject, given: Given, row: Played['rows'][0]): Promise<LeakAt | undefined> {
@@ -76,7 +81,7 @@ async function passedToNothing(subject: Subject, given: Given, row: Played['rows
     if (known === undefined || given[name] === undefined || other === undefined) continue
     if (equal(given[name], subject.base[name])) continue
     const fieldOf = (container: HTMLElement) => {
-      const fields = fieldsIn(container).filter((field) => known in field)
+      const fields = fieldsIn(container).filter((field) => APPLIES[known]?.(field as HTMLInputElement) ?? false)
       return fields.length === 1 ? { stands: (fields[0] as never)[known] as unknown } : undefined
     }
     const [here, there] = [await subject.look(given, fieldOf), await subject.look({ ...given, [name]: other }, fieldOf)]

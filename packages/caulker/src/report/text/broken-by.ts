@@ -13,14 +13,14 @@ export interface BrokenBy {
 /** The leaks of a component by cause, those first that break the most. */
 export function causesOf({ clauses }: Pick<ComponentReport, 'clauses'>): Cause[] {
   const causes = new Map<string, [BrokenBy, ...BrokenBy[]]>()
-  for (const { clause, promise, leak, others = [] } of clauses)
-    for (const one of leak === undefined ? [] : [leak, ...others]) {
-      const key = keyOf(one)
-      const broken = { clause, promise, leak: one }
-      const known = causes.get(key)
-      if (known === undefined) causes.set(key, [broken])
-      else known.push(broken)
-    }
+  for (const { clause, promise, leak } of clauses) {
+    if (leak === undefined) continue
+    const key = keyOf(leak)
+    const broken = { clause, promise, leak }
+    const known = causes.get(key)
+    if (known === undefined) causes.set(key, [broken])
+    else known.push(broken)
+  }
   return [...causes.values()]
 }
 

@@ -106,9 +106,14 @@ export function countClauses(components: readonly Pick<ComponentReport, 'clauses
   const count = (status: string) => all.filter((clause) => clause.status === status).length
   return {
     held: count('held'),
-    broken: count('broken'),
+    // A clause may leak in more than one way.
+    broken: components.reduce((sum, { clauses }) => sum + brokenIn(clauses), 0),
     unproven: count('unproven'),
     browserDecides: all.filter((clause) => clause.browserDecides === true).length,
     waived: count('waived'),
   }
+}
+
+function brokenIn(clauses: ComponentReport['clauses']): number {
+  return new Set(clauses.filter(({ status }) => status === 'broken').map(({ clause }) => clause)).size
 }

@@ -281,7 +281,7 @@ describe('what screens say and rules read', () => {
       'a cell that is sent',
       { submit: { sends: ['nmae', 'name'], to: 'office.book' } },
       bound,
-      /no cell 'nmae' Did you mean 'name'/,
+      /neither a cell nor a reckoned cell 'nmae' Did you mean 'name'/,
     ],
     [
       'a cell that is reset',

@@ -157,7 +157,7 @@ async function resultsOf(clause: Clause, subject: Subject, explored: () => Promi
     return [{ ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }]
   if (clause.examine !== undefined) return [examinedAs(clause, await examined(clause.examine, subject))]
   const leaks: BrokenClause[] = []
-  const known = new Set<string>()
+  const known: Told[] = []
   let trails = 0
   let asked = 0
   let silent: Silence | undefined
@@ -173,15 +173,22 @@ async function resultsOf(clause: Clause, subject: Subject, explored: () => Promi
       continue
     }
     const names = namesOf(subject, played, found.leak)
-    const key = `${names.join()} ${found.leak.says}`
-    if (known.has(key) || (names.length > 0 && waiverOf(waives, clause.id, names) !== undefined)) continue
-    known.add(key)
+    const told: Told = { names, says: found.leak.says }
+    if (known.some((one) => isOneLeak(one, told))) continue
+    if (names.length > 0 && waiverOf(waives, clause.id, names) !== undefined) continue
+    known.push(told)
     const { played: shortest, leak } = await minimise(clause, subject, played, found.leak)
     if (clause.seenOnce !== true && !(await isSeenAgain(clause, subject, shortest.trail))) {
       silent ??= { says: 'It flickers: what was wrong once was not when it was played again.' }
       continue
     }
     const { row, ...what } = leak
+    if (
+      leaks.some(
+        ({ says, expected, found: came }) => says === what.says && expected === what.expected && came === what.found,
+      )
+    )
+      continue
     leaks.push({ ...what, ledger: ledgerOf(subject.contract, shortest, row) })
   }
   if (leaks.length > 0)
@@ -190,6 +197,19 @@ async function resultsOf(clause: Clause, subject: Subject, explored: () => Promi
   if (silent !== undefined) return [{ ...unproven(clause, silent.says), ...(silent.needs && { needs: silent.needs }) }]
   const reason = clause.openBecause?.(subject) ?? clause.unprovenWhen
   return [{ ...unproven(clause, reason), ...(asked === 0 ? { applies: false as const } : {}) }]
+}
+
+/** What was told of a clause: in which words, of which names. */
+interface Told {
+  readonly names: readonly string[]
+  readonly says: string
+}
+
+/** Whether two leaks of a clause are one: the same words but for their numbers, of a name that they share. */
+function isOneLeak(one: Told, other: Told): boolean {
+  const words = (says: string) => says.replace(/:.*$|["“][^"”]*["”]|-?\d[\d.]*/g, '')
+  if (words(one.says) !== words(other.says)) return false
+  return one.names.length + other.names.length === 0 || one.names.some((name) => other.names.includes(name))
 }
 
 /** What is said of a component has been seen twice. */

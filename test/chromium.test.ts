@@ -52,14 +52,13 @@ describe('probing in Chromium', () => {
       browser: true,
       ...more,
     })
-  const brokenOf = ({ components }: Awaited<ReturnType<typeof probed>>) =>
-    [
-      ...new Set(
-        components.flatMap(({ component, clauses }) =>
-          clauses.filter(({ status }) => status === 'broken').map(({ clause }) => `${component} ${clause}`),
-        ),
+  const brokenOf = ({ components }: Awaited<ReturnType<typeof probed>>) => [
+    ...new Set(
+      components.flatMap(({ component, clauses }) =>
+        clauses.filter(({ status }) => status === 'broken').map(({ clause }) => `${component} ${clause}`),
       ),
-    ]
+    ),
+  ]
 
   it('says of a module that cannot be bundled where and why, in one line, and probes the others', async () => {
     const path = folder({

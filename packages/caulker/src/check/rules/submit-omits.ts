@@ -39,6 +39,10 @@ export const berth = screen('berth', {
     const accounted = new Set([
       ...submit.leaves,
       ...view.shared,
+      // Where it is sent may be misspelt; what is sent is sent.
+      ...Object.values(submit.sends).flatMap((name) => [
+        ...view.cellsBehind(view.screen.reckoned[name] ?? ({ kind: 'cell', name } as const)),
+      ]),
       ...sendings(view).flatMap((sending) => [...cellsGiven(view, sending)]),
       ...Object.values(shown).flatMap(({ source }) => [...view.cellsBehind(source)]),
     ])

@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import type { Played } from '../stage/played.js'
-import { isTell, tell } from '../stage/trail.js'
+import type { HeardThen, Played } from '../stage/played.js'
+import { isTell, tell, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** A tell is silent. */
@@ -74,7 +74,7 @@ export const quietWhenTold = clause({
       }
       if (move !== undefined && !isTell(move)) continue
       const echo = heard.find(
-        (one) => one.value !== undefined && !isAmendment(played, row, one.value) && !isDue(subject, one.value),
+        (one) => one.value !== undefined && !isAmendment(played, row, one.value) && !isDue(subject, one, move),
       )
       if (echo !== undefined)
         return leak(subject.contract.tag, row, move === undefined, echo.event, echo.payload, heard.length)
@@ -111,6 +111,8 @@ function isNews({ rows }: Played, at: number): boolean {
 }
 
 /** What its contract has it say when its entry goes from the list. */
-function isDue({ values }: Subject, name: string): boolean {
-  return values.find((value) => value.name === name)?.among?.reported === true
+function isDue({ values }: Subject, { value, payload }: HeardThen, move: Move | undefined): boolean {
+  const clause = values.find(({ name }) => name === value)
+  const list = clause?.among?.reported === true ? clause.among.list : undefined
+  return list !== undefined && isTell(move) && list in move.tell && equal(payload, clause?.empty)
 }

@@ -1,7 +1,8 @@
-import { equal, isBelow, pointerParts, valueAt } from '../contract/index.js'
+import { isBelow } from '../contract/index.js'
 import type { Clause, LeakAt } from './clauses/clause.js'
 import type { Played, Row } from './stage/played.js'
 import type { Move } from './stage/trail.js'
+import { holdsWhatIsGone } from './subject/among.js'
 import type { Subject } from './subject/subject.js'
 import type { Given } from '../mount/index.js'
 
@@ -25,7 +26,7 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
       row.unsettled !== undefined ||
       row.impossible !== undefined ||
       holdsCrossedBounds(subject, row.held) ||
-      (clause.id !== 'choice-follows-list' && holdsWhatIsGone(subject, row.held)),
+      (clause.judgesGone !== true && subject.values.some((value) => holdsWhatIsGone(value, row.held))),
   )
   const row = rows[at]
   if (row === undefined) return leakOr(await clause.judge(subject, played))
@@ -81,17 +82,6 @@ function holdsCrossedBounds({ values, names }: Subject, held: Given): boolean {
     const [least, most] = [standing(bounds.least), standing(bounds.most)]
     const isTold = [bounds.least, bounds.most].some((bound) => typeof bound === 'string' && held[bound] !== undefined)
     return isTold && isBelow(most, least)
-  })
-}
-
-/** A choice whose entry is gone: what becomes of it has a clause of its own. */
-function holdsWhatIsGone({ values }: Subject, held: Given): boolean {
-  return values.some((value) => {
-    const list = value.among === undefined ? undefined : held[value.among.list]
-    const chosen = held[value.name]
-    if (!Array.isArray(list) || chosen === undefined || equal(chosen, value.empty)) return false
-    const parts = pointerParts(value.among?.at ?? '') ?? []
-    return !list.some((entry) => equal(parts.length === 0 ? entry : valueAt(entry, parts), chosen))
   })
 }
 

@@ -139,9 +139,9 @@ async function probeIn(
 
 /** Whether it has something to say to its owner, and nothing was found that brings it to. */
 async function isUnoperated(subject: Subject): Promise<boolean> {
-  const { values, events, drafts } = subject.contract
+  const { values, events } = subject.contract
   if (Object.keys(values).length + Object.keys(events).length === 0 || subject.ways.length > 0) return false
-  return Object.keys(drafts).length === 0 || (await editorsOf(subject)).every((one) => typeof one === 'string')
+  return (await editorsOf(subject)).every((one) => typeof one === 'string')
 }
 
 /** What is found of one clause: one result, or one for each of its leaks, by the names that they are about. */

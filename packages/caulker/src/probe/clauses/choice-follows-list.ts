@@ -1,9 +1,10 @@
-import { accepts, equal, pointerParts, printed, valueAt, type ValueClause } from '../../contract/index.js'
-import { allLines } from '../sight/picture.js'
+import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
 import type { Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
+import { keyOf, keysIn } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
+import { isMarkedInvalid } from './laws.js'
 
 /** A choice and the list that it is from stay together. */
 export const choiceFollowsList = clause({
@@ -17,6 +18,7 @@ export const choiceFollowsList = clause({
   unprovenWhen: 'No list with two entries could be made.',
   random: 'none',
   onTrial: 'tell',
+  judgesGone: true,
   concerns: ({ values }) => Object.values<{ among: unknown }>(values).some(({ among }) => among !== undefined),
   *trails(subject) {
     for (const value of subject.values) {
@@ -48,7 +50,7 @@ export const choiceFollowsList = clause({
 
 /** What was chosen and is in no entry of the list. */
 function chosenElsewhere(value: ValueClause, row: Row, at: number): LeakAt | undefined {
-  const keys = keysIn(value, row)
+  const keys = keysIn(value, row.held) ?? []
   const chosen = row.heard.find((one) => one.value === value.name && !equal(one.payload, value.empty))
   if (chosen === undefined || keys.length === 0 || keys.some((key) => equal(key, chosen.payload))) return undefined
   return {
@@ -63,8 +65,7 @@ function whenGone(value: ValueClause, { moves }: Trail, before: Row, row: Row, a
   const { list = '', gone = 'kept', reported = false } = value.among ?? {}
   if (!isTell(row.move) || !(list in row.move.tell) || moves.length !== 1) return undefined
   const held = before.read[value.name]
-  const isGone =
-    !keysIn(value, row).some((key) => equal(key, held)) && keysIn(value, before).some((key) => equal(key, held))
+  const isGone = !isAmong(held, keysIn(value, row.held)) && isAmong(held, keysIn(value, before.held))
   const now = row.read[value.name]
   if (held === undefined || now === undefined) return undefined
   const expected = isGone && gone === 'empty' ? value.empty : held
@@ -86,8 +87,7 @@ function whenGone(value: ValueClause, { moves }: Trail, before: Row, row: Row, a
       expected: due === 1 ? `heard ${value.event} once` : 'nothing is heard',
       found: `heard it ${reports} times`,
     }
-  const isMarked = row.around.isValid === false || allLines(row.picture).some((line) => /\binvalid\b/.test(line))
-  return isGone && gone === 'mark' && !isMarked
+  return isGone && gone === 'mark' && !isMarkedInvalid(row)
     ? {
         row: at,
         says: `a ${value.name} whose entry is gone is not marked`,
@@ -108,11 +108,6 @@ function listFor(subject: Subject, value: ValueClause): readonly unknown[] | und
     .find((list) => list.length >= 2 && list.every((entry) => accepts(value.type, keyOf(value, entry))))
 }
 
-function keyOf({ among }: ValueClause, entry: unknown): unknown {
-  return among?.at === undefined ? entry : valueAt(entry, pointerParts(among.at) ?? [])
-}
-
-function keysIn(value: ValueClause, { held }: Row): unknown[] {
-  const list = held[value.among?.list ?? '']
-  return Array.isArray(list) ? list.map((entry) => keyOf(value, entry)) : []
+function isAmong(held: unknown, keys: readonly unknown[] = []): boolean {
+  return keys.some((key) => equal(key, held))
 }

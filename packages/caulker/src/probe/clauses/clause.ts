@@ -19,10 +19,12 @@ export interface Clause {
   concerns(contract: AnyContract): boolean
   /** The trails to try, shortest first. */
   trails(subject: Subject): Iterable<Trail>
-  /** Which random trails may be judged too: those of tells only, any, or none. */
+  /** Which trails of the shared exploration are judged too: those of tells only, any, or none. */
   readonly random: 'tells' | 'any' | 'none'
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */
   readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command' | 'page'
+  /** Whether it is about a choice whose entry is gone, which says nothing of any other clause. */
+  readonly judgesGone?: true
   /** Whether what breaks it may be seen only once on a page, such as what is kept beside the class. */
   readonly seenOnce?: true
   /** Whether a gesture that cannot be made is what was promised. */

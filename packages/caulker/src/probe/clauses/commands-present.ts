@@ -10,7 +10,8 @@ import type { Subject } from '../subject/subject.js'
 export const commandsPresent = clause({
   id: 'commands-present',
   group: 'commands',
-  promise: 'Every command of its contract is there, can be called, and gives what its contract says.',
+  promise:
+    'Every command of its contract is there, can be called, has the effect that it names, and gives what its contract says.',
   why: 'The call throws when a person gets there, or gives something else, and whatever its owner still had to do is not done.',
   tried: 'Each command is called on an ordinary mount; one that takes something, with an ordinary value.',
   unprovenWhen: 'No value could be made of what its commands take.',

@@ -46,9 +46,10 @@ function* cancels(subject: Subject, editor: OwnEditor): Iterable<DraftTry> {
   const [save = []] = editor.saves
   const since = tell(told(editor, TYPED_LATER, TOLD))
   if (opening.length > 0)
+    // Nobody holds the answer back here: it counts as saved at once.
     yield beginsWith(subject, editor, TYPED_LATER, {
-      ...edits(editor, opening, typed(editor, TYPED), save, since, opening),
-      setting: 'twin',
+      given: editor.given,
+      moves: [...opening, typed(editor, TYPED), ...save, since, ...opening],
     })
 }
 

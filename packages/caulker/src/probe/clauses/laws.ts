@@ -241,3 +241,8 @@ export async function linesOfEdit(subject: Subject, { trail, rows }: Played, unt
   }
   return []
 }
+
+/** Whether a field or its form says that what stands is invalid. */
+export function isMarkedInvalid({ around, picture }: Row): boolean {
+  return around.isValid === false || allLines(picture).some((line) => /\binvalid\b/.test(line))
+}

@@ -10,7 +10,7 @@ export const quietWhenTold = clause({
   group: 'up',
   promise: 'It reports nothing when its owner tells it something, nor when it is mounted.',
   why: 'An echo makes the owner believe that the person edited: records count as changed, drafts open by themselves, two owners answer each other in a circle.',
-  tried: 'Every name is told every sample of its type, alone and in random sequences, and what is heard is counted.',
+  tried: 'Every name is told every sample of its type, alone and as they are explored, and what is heard is counted.',
   unprovenWhen: 'No sample of any name can be made.',
   random: 'tells',
   onTrial: 'tell',

@@ -2,7 +2,7 @@ import { equal, isKept, printed, valueClauses, type ValueClause, outsideText } f
 import { clause, type LeakAt } from './clause.js'
 import type { Row } from '../stage/played.js'
 import { gesture, isGesture, isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
-import { allLines } from '../sight/picture.js'
+import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { zeroBoundOf } from './zero-bounds.js'
 import { beyond, enteredText, outsideOf, waysAtBounds } from './ways-at-bounds.js'
@@ -154,10 +154,9 @@ function takenAndNotMarked(subject: Subject, { moves, setting }: Trail, rows: re
   if (setting !== 'form' || row === undefined || value === undefined || text === undefined) return undefined
   const number = Number(text)
   const outside = outsideText(Number.isNaN(number) ? text : number, subject.limits(value, row.held))
-  if (at < moves.length || outside === undefined) return undefined
+  if (at < moves.length || outside === undefined || !settlesEdits(row.move)) return undefined
   const isTaken = String(row.read[value.name]) === text
-  const isMarked = row.around.isValid === false || allLines(row.picture).some((line) => /\binvalid\b/.test(line))
-  if (isTaken && isMarked) return undefined
+  if (isTaken && isMarkedInvalid(row)) return undefined
   return {
     row: at,
     says: isTaken ? `${value.name} is outside, and nothing marks it: ${outside}` : `${value.name} outside is not taken`,

@@ -1,5 +1,5 @@
 import { deepActiveElement } from '../../dom/index.js'
-import { changesAtOnce, hasSelection, isFreeText, isTextual, textOf } from './fields.js'
+import { changesAtOnce, hasSelection, isFreeText, isTextual, isWhole, textOf } from './fields.js'
 
 /** The text that a person is editing: in which field, and what was last committed there. */
 export interface Editor {
@@ -18,9 +18,6 @@ export interface Editor {
   /** Sends a key; returns whether its default action is left to be done. */
   key(element: HTMLElement, name: 'keydown' | 'keyup', value: string): boolean
 }
-
-/** Fields that take a text as a whole, whatever is struck. */
-const WHOLE = ['date', 'time', 'month', 'week', 'datetime-local', 'color', 'range']
 
 export function createEditor(view: Window & typeof globalThis): Editor {
   /** Its text when its last change was committed, and as the person's last key left it. */
@@ -77,9 +74,9 @@ export function createEditor(view: Window & typeof globalThis): Editor {
   }
 
   function typeKeys(field: HTMLInputElement, head: string, tail: string, text: string): void {
-    const isWhole = WHOLE.includes(field.type) || (field.type === 'number' && !/^\d+$/.test(text))
+    const isAtOnce = isWhole(field.type) || (field.type === 'number' && !/^\d+$/.test(text))
     let typed = head
-    for (const stroke of isWhole ? [text] : text) {
+    for (const stroke of isAtOnce ? [text] : text) {
       if (field.maxLength >= 0 && typed.length + stroke.length + tail.length > field.maxLength) break
       const wanted = typed + stroke + tail
       if (key(field, 'keydown', stroke) && replace(field, wanted, 'insertText', stroke)) {

@@ -1,11 +1,18 @@
 const UNTYPED = ['checkbox', 'radio', 'button', 'submit', 'reset', 'file', 'image']
 
-/** Whether a person edits a text in it. */
-/** Fields whose whole value is there with one stroke or one pick: a browser tells of the change together with the input. */
-export function changesAtOnce(type: string | undefined): boolean {
-  return ['date', 'time', 'month', 'week', 'datetime-local'].includes(type ?? '')
+const WHOLE_AT_ONCE = ['date', 'time', 'month', 'week', 'datetime-local']
+
+/** Fields that take a text as a whole, whatever is struck. */
+export function isWhole(type: string): boolean {
+  return [...WHOLE_AT_ONCE, 'color', 'range'].includes(type)
 }
 
+/** Fields whose whole value is there with one stroke or one pick: a browser tells of the change together with the input. */
+export function changesAtOnce(type: string | undefined): boolean {
+  return WHOLE_AT_ONCE.includes(type ?? '')
+}
+
+/** Whether a person edits a text in it. */
 export function isTextual(element: HTMLElement): element is HTMLInputElement {
   return (
     element.localName === 'textarea' ||

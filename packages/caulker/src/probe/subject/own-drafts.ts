@@ -11,7 +11,7 @@ export interface OwnEditor {
   /** The member of the record that is edited; nothing where the property is the text itself. */
   readonly member: string | undefined
   readonly given: Given
-  /** The text that is edited, and one that its owner gives later. */
+  /** What brings the field up; nothing where it is always there. */
   readonly opening: readonly Move[]
   readonly field: ControlRef
   readonly saves: readonly (readonly Move[])[]

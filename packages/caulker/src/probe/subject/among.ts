@@ -1,0 +1,21 @@
+import { equal, pointerParts, valueAt, type ValueClause } from '../../contract/index.js'
+import type { Given } from '../../mount/index.js'
+
+/** What a value out of a list is where an entry of it is chosen. */
+export function keyOf({ among }: ValueClause, entry: unknown): unknown {
+  return among?.at === undefined ? entry : valueAt(entry, pointerParts(among.at) ?? [])
+}
+
+/** What can be chosen from the list that its owner holds; nothing where it holds none. */
+export function keysIn(value: ValueClause, held: Given): unknown[] | undefined {
+  const list = held[value.among?.list ?? '']
+  return Array.isArray(list) ? list.map((entry) => keyOf(value, entry)) : undefined
+}
+
+/** Whether its owner holds a choice whose entry is gone. */
+export function holdsWhatIsGone(value: ValueClause, held: Given): boolean {
+  const [keys, chosen] = [keysIn(value, held), held[value.name]]
+  if (value.among === undefined || keys === undefined || chosen === undefined || equal(chosen, value.empty))
+    return false
+  return !keys.some((key) => equal(key, chosen))
+}

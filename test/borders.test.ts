@@ -12,15 +12,15 @@ const BELOW: Record<string, string[]> = {
   check: ['words', 'contract', 'wiring'],
   machine: ['words', 'contract', 'mount', 'wiring'],
   ideal: ['words', 'contract', 'mount', 'machine'],
-  rehearse: ['words', 'contract', 'wiring', 'machine', 'ideal'],
+  rehearse: ['words', 'contract', 'mount', 'wiring', 'machine', 'ideal'],
   page: ['words', 'contract', 'check'],
   dom: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal'],
   inspect: ['words', 'contract', 'dom'],
   probe: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal', 'dom'],
-  report: ['words', 'contract', 'check', 'page', 'probe'],
+  report: ['words', 'contract', 'check', 'rehearse', 'page', 'probe'],
   node: ['words', 'contract', 'check', 'dom', 'probe', 'page', 'report'],
-  tasks: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node'],
-  cli: ['words', 'contract', 'check', 'page', 'probe', 'report', 'node', 'tasks'],
+  tasks: ['words', 'contract', 'check', 'rehearse', 'page', 'probe', 'report', 'node'],
+  cli: ['words', 'contract', 'check', 'rehearse', 'page', 'probe', 'report', 'node', 'tasks'],
 }
 const CORE = ['words', 'contract', 'mount', 'wiring', 'check', 'machine', 'ideal', 'rehearse']
 const LIBRARY = 'packages/caulker/src'

@@ -30,7 +30,8 @@ const ENTRIES: Record<string, string[]> = {
       'rowsOf',
     ],
     ...['shownWhile', 'load', 'announce', 'call', 'clear', 'discard', 'go', 'payload', 'refresh', 'report', 'reset'],
-    ...['run', 'save', 'set', 'submit', 'back', 'states', 'rehearsal'],
+    ...['run', 'save', 'set', 'submit', 'back', 'states', 'rehearsal', 'explore', 'script', 'playScript', 'scriptTest'],
+    ...['scriptFromJson', 'scriptToJson'],
   ],
   'caulker/dom': [
     ...['attachHandlers', 'elementMount', 'mountScreen', 'takeGiven', 'nativeButton', 'nativeCheckbox', 'nativeColour'],

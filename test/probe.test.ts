@@ -139,14 +139,13 @@ const probed = (
     ...(more.patience === undefined ? {} : { patience: more.patience }),
   })
 
-const brokenOf = ({ components }: ProbesReport) =>
-  [
-    ...new Set(
-      components.flatMap(({ component, clauses: judged }) =>
-        judged.filter(({ status }) => status === 'broken').map(({ clause }) => `${component} ${clause}`),
-      ),
+const brokenOf = ({ components }: ProbesReport) => [
+  ...new Set(
+    components.flatMap(({ component, clauses: judged }) =>
+      judged.filter(({ status }) => status === 'broken').map(({ clause }) => `${component} ${clause}`),
     ),
-  ]
+  ),
+]
 const statusesOf = ({ clauses: judged }: Pick<ProbeReport, 'clauses'>, ...wanted: string[]) =>
   judged.filter(({ status }) => wanted.includes(status)).map(({ clause }) => clause)
 

@@ -130,6 +130,29 @@ export const journeyRows: Row[] = [
     await run.travel(2)
     expect(run.read('bales')).to.equal(12)
   }),
+  row('13.59', async (player) => {
+    const run = player.run(trip())
+    run.press('on')
+    run.press('on')
+    await run.answer('office.bales', 12)
+    run.edit('bales', 'n', 7)
+    run.leave('bales')
+    await run.travel(1)
+    await run.travel(2)
+    expect([run.front(), run.read('bales'), run.pending()]).to.eql(['third', 7, []])
+  }),
+  row('13.60', async (player) => {
+    const run = player.run(trip())
+    run.press('on')
+    run.press('on')
+    run.edit('bales', 'n', 7)
+    run.leave('bales')
+    await run.answer('office.bales', 12)
+    await run.travel(1)
+    await run.travel(2)
+    // What was not taken over counts as nothing that was loaded: it is asked for once more.
+    expect([run.read('bales'), run.pending()]).to.eql([7, ['office.bales']])
+  }),
   row('13.45', async (player) => {
     const run = player.run(trip('stay'))
     run.press('on')

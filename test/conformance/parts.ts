@@ -86,6 +86,7 @@ export const office = source('yard-office', {
     takes: Type.Object({ bales: Type.Integer(), name: Type.String() }),
     gives: Type.Object({ number: Type.String() }),
   },
+  seams: { effect: 'reads', gives: Type.Array(Seam) },
   record: { effect: 'reads', gives: Type.Object({ name: Type.String(), id: Type.Integer() }) },
   remark: { effect: 'updates', key: 'id', takes: Type.Object({ id: Type.Integer(), name: Type.String() }) },
 })

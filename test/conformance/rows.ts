@@ -1034,6 +1034,19 @@ export const rows: Row[] = [
     run.press('book')
     expect(run.pending()).to.eql(['office.book'])
   }),
+  row('13.61', async (player) => {
+    const design = screen('seams', {
+      cells: { seams },
+      sources: { office },
+      fittings: { seam: count },
+      rows: ({ cells }) => ({ seam: rowsOf(cells.seams, 'id') }),
+      loads: ({ sources }) => ({ seams: load(sources.office.seams) }),
+      bind: ({ row: its }) => ({ seam: { n: twoWay(its.seam.feet) } }),
+    })
+    const run = player.run(design as never)
+    await run.fail('office.seams', 'The office is closed')
+    expect(run.problem()).to.equal('The office is closed')
+  }),
   row('13.42', (player) => {
     const run = player.run(order({ field: { needed: true }, name: { initial: '' } }))
     run.press('book')

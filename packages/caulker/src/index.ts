@@ -79,6 +79,19 @@ export {
 } from './wiring/index.js'
 export { check, designOf, rules, type Design, type Finding, type Level, type Rule } from './check/index.js'
 export { ideal, idealMount, type Ideal, type IdealState, type MountedIdeal } from './ideal/index.js'
-export { rehearsal, type Rehearsal } from './rehearse/index.js'
+export {
+  explore,
+  playScript,
+  rehearsal,
+  script,
+  scriptFromJson,
+  scriptTest,
+  scriptToJson,
+  type Explored,
+  type PlayedScript,
+  type Rehearsal,
+  type Script,
+  type ScriptJson,
+} from './rehearse/index.js'
 export type { Given, Heard, Mount, Mounted } from './mount/index.js'
 export { CaulkerError, type ErrorCode } from './words/index.js'

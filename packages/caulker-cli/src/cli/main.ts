@@ -7,6 +7,7 @@ import { compareCommand } from './compare-command.js'
 import { EXIT } from '../node/exit.js'
 import { guardOutput, packageVersion } from './output.js'
 import { probeCommand } from './probe-command.js'
+import { rehearseCommand } from './rehearse-command.js'
 import { sheetCommand } from './sheet-command.js'
 import { startCommand } from './start-command.js'
 
@@ -17,17 +18,20 @@ const exit = (code: number) => {
 }
 
 const caulker = new Command('caulker')
-  .description('Checks the contracts of input components and their screens, and probes the live components.')
+  .description(
+    'Checks the contracts of input components and their screens, rehearses the screens, and probes the live components.',
+  )
   .version(packageVersion())
   .addCommand(startCommand(exit))
   .addCommand(checkCommand(exit))
   .addCommand(probeCommand(exit))
+  .addCommand(rehearseCommand(exit))
   .addCommand(compareCommand(exit))
   .addCommand(sheetCommand(exit))
   .addCommand(adoptCommand(exit))
   .addHelpText(
     'after',
-    '\nExamples:\n  $ caulker start\n  $ caulker check src\n  $ caulker probe src\n  $ caulker adopt yard-parts --output contracts',
+    '\nExamples:\n  $ caulker start\n  $ caulker check src\n  $ caulker rehearse src\n  $ caulker probe src\n  $ caulker adopt yard-parts --output contracts',
   )
 
 for (const command of [caulker, ...caulker.commands])

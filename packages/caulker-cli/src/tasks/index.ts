@@ -1,6 +1,7 @@
 import type { check, checkAgain } from './check-task.js'
 import type { compare } from './compare-task.js'
 import type { probePlan } from './probe-plan.js'
+import type { exploreOne, playScripts, rehearsePlan } from './rehearse-task.js'
 import type { sheet } from './sheet-task.js'
 
 /** Everything that runs code of the user's outside of a probe: each runs in a thread with limits. */
@@ -9,6 +10,9 @@ export interface Tasks {
   readonly checkAgain: typeof checkAgain
   readonly compare: typeof compare
   readonly probePlan: typeof probePlan
+  readonly rehearsePlan: typeof rehearsePlan
+  readonly exploreOne: typeof exploreOne
+  readonly playScripts: typeof playScripts
   readonly sheet: typeof sheet
 }
 export type TaskName = keyof Tasks
@@ -20,6 +24,9 @@ export async function loadTask<N extends TaskName>(name: N): Promise<Tasks[N]> {
     checkAgain: () => import('./check-task.js'),
     compare: () => import('./compare-task.js'),
     probePlan: () => import('./probe-plan.js'),
+    rehearsePlan: () => import('./rehearse-task.js'),
+    exploreOne: () => import('./rehearse-task.js'),
+    playScripts: () => import('./rehearse-task.js'),
     sheet: () => import('./sheet-task.js'),
   }
   return ((await modules[name]()) as never as Tasks)[name]

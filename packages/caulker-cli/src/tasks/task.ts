@@ -3,9 +3,14 @@ import type { Trouble } from '../node/errors.js'
 /** What a task is doing that runs code of the user's: if it never comes back, this file is to blame. */
 export interface Doing {
   readonly file: string
-  readonly what: 'load' | 'read'
-  /** The contract or screen that is read. */
+  readonly what: 'load' | 'read' | 'rehearse'
+  /** The contract or screen that is read, or the wiring that is rehearsed. */
   readonly name?: string
+  /** How far a rehearsal has come. */
+  readonly states?: number
+  readonly left?: number
+  readonly depth?: number
+  readonly leaks?: number
 }
 
 /** What every task is given besides what it is asked. */

@@ -22,7 +22,8 @@ export const MOST_SECONDS = 10
 const START_SECONDS = 60
 const WATCH_EVERY = 100
 
-export function createTaskThread(seconds = MOST_SECONDS): TaskThread {
+/** @param watch is told now and then what is being done */
+export function createTaskThread(seconds = MOST_SECONDS, watching?: (doing: Doing) => void): TaskThread {
   const memory = createHeartbeat()
   let worker: Worker | undefined
 
@@ -59,6 +60,8 @@ export function createTaskThread(seconds = MOST_SECONDS): TaskThread {
         if (beats !== seen) {
           seen = beats
           patience.begin()
+          const doing = doingNow(memory)
+          if (doing !== undefined) watching?.(doing)
         } else if ((beats === first ? starting : patience).isOver())
           settle({
             kind: 'stuck',
@@ -94,9 +97,8 @@ function doingNow(memory: SharedArrayBuffer): Doing | undefined {
 }
 
 function sayingOf({ what, name }: Doing, how: string): string {
-  return what === 'load'
-    ? `its module ${how}`
-    : `'${name ?? ''}' ${how} while it is read: look at its functions and patterns`
+  if (what === 'load') return `its module ${how}`
+  return `'${name ?? ''}' ${how} while it is ${what === 'read' ? 'read' : 'rehearsed'}: look at its functions and patterns`
 }
 
 function failure({ message, code }: Extract<Answered, { kind: 'failed' }>): Error {

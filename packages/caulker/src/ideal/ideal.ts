@@ -27,6 +27,12 @@ export interface Ideal {
   mount(given: Given): IdealState
   /** One input; `allows` is asked before a person changes a value that has a veto event. */
   step(state: IdealState, input: IdealInput, allows?: (event: string, proposed: unknown) => boolean): IdealOutcome
+  /** What stands for a property or value. */
+  standing(state: IdealState, name: string): unknown
+  /** What a person has entered and nobody has heard of yet; an object, since it may be anything. */
+  unfinished(state: IdealState, name: string): { readonly value: unknown } | undefined
+  /** Whether a report is held back, or an edit is not finished. */
+  isPending(state: IdealState): boolean
   /** What it sends with a form; nothing where it takes no part in one. */
   formValue(state: IdealState): unknown
   /** Whether a person still has to fill it. */
@@ -269,6 +275,16 @@ export function ideal(contract: AnyContract): Ideal {
       })
       return { state: work.slots, heard: work.heard, refused: work.refused, after }
     },
+    standing,
+    unfinished(state, name) {
+      const open = state[openOf.get(name) ?? -1]
+      return open === FINISHED || !openOf.has(name) ? undefined : { value: open }
+    },
+    isPending: (state) =>
+      values.some(
+        ({ name }) =>
+          state[openOf.get(name) as number] !== FINISHED || state[waitedOf.get(name) as number] !== undefined,
+      ),
     formValue: (state) => (contract.form === undefined ? undefined : standing(state, contract.form.value)),
     isMissing(state) {
       const { form, locks } = contract

@@ -45,6 +45,8 @@ export interface Driver extends Look {
   given(fitting: string, row?: string): Record<string, unknown>
   /** The slots as they are now: a copy is taken by who wants to keep them. */
   state(): State
+  /** Everything is again as it was when these slots were copied; between two inputs only. */
+  bring(slots: State): void
   /** Is told of each change once all that follows from it has settled, until the function that it gives is called. */
   watch(listener: (changes: readonly ChangeRecord[]) => void): () => void
   /** Everything is mounted: what was heard meanwhile is taken now. */
@@ -269,6 +271,11 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     },
     given: (fitting, row) => givenTo(machine, state, fittingNamed(fitting), row),
     state: () => state,
+    bring(slots) {
+      for (let at = 0; at < slots.length; at++) state[at] = slots[at]
+      seen.clear()
+      by.clear()
+    },
     watch(listener) {
       watchers.add(listener)
       return () => void watchers.delete(listener)

@@ -2,17 +2,27 @@ export { drive, faultText, type DriveOptions, type Driver } from './driver.js'
 export type { ChangeRecord, Host, InvalidField, SentCall } from './host.js'
 export type { Look } from './look.js'
 export {
+  cellBehind,
   compile,
+  problemAt,
+  slotsGiven,
   type BoundName,
+  type CallSite,
   type FittingPlan,
   type Machine,
   type OpenDraft,
+  type PendingCall,
   type PlannedStep,
+  type Problem,
+  type Way,
   type Wiring,
 } from './plan/index.js'
 export {
+  entries,
   firstState,
   givenTo,
+  keyOf,
+  memberOf,
   scratchFor,
   step,
   storedFrom,

@@ -90,7 +90,7 @@ export function lookIn(machine: Machine, state: () => State): Look {
     },
     problem(name, row) {
       return name === undefined
-        ? ownProblem(problems(), front().edited)
+        ? ownProblem(problems(), front().fields)
         : problemAt(problems(), cellsOf(fitting(name)), row)
     },
     draft(name, of) {

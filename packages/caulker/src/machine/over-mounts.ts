@@ -25,6 +25,8 @@ export interface Running {
   readonly driver: Driver
   /** One mounted component of the screen in front; of rows, the one with the key. */
   component(fitting: string, row?: string): Mounted
+  /** What is mounted now, by fitting and, of rows, its key: `seam/bow`. Who brings an earlier state back puts back what was mounted then. */
+  readonly mounted: Map<string, Mounted>
   remove(): void
 }
 
@@ -167,6 +169,7 @@ export function driveOver(
   driver.begin()
   return {
     driver,
+    mounted,
     component(fitting, row) {
       const found = at(fitting, row)
       if (found !== undefined) return found

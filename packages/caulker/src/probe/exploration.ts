@@ -17,7 +17,7 @@ const LONGEST = 7
  *
  * @param moves how many moves are made in all
  */
-export async function explore(subject: Subject, seed: number, moves: number): Promise<Explored> {
+export async function exploreComponent(subject: Subject, seed: number, moves: number): Promise<Explored> {
   const draws = sample(nat(), { seed, numRuns: 4 * moves + 4 })
   const draw = (count: number) => (draws.pop() ?? 0) % count
   const { base, middle } = subject

@@ -11,7 +11,7 @@ import { ledgerOf } from './stage/ledger.js'
 import { minimise } from './minimise.js'
 import type { Hands } from './person/trusted.js'
 import { refuseNamedGestures, type NamedGesture } from './person/named-gesture.js'
-import { explore, type Explored } from './exploration.js'
+import { exploreComponent, type Explored } from './exploration.js'
 import type { Played } from './stage/played.js'
 import { isTell, type Trail } from './stage/trail.js'
 import { editorsOf } from './subject/own-drafts.js'
@@ -123,7 +123,7 @@ async function probeIn(
     results.push(
       ...('unready' in subject
         ? [unproven(clause, subject.unready)]
-        : await resultsOf(clause, subject, () => (explored ??= explore(subject, seed, options.moves ?? 96)))),
+        : await resultsOf(clause, subject, () => (explored ??= exploreComponent(subject, seed, options.moves ?? 96)))),
     )
   return {
     component: contract.tag,

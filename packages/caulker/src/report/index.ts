@@ -13,10 +13,14 @@ export {
   type Counts,
   type LocatedFinding,
   type ProbesReport,
+  type RehearsedLeak,
+  type RehearsedWiring,
+  type RehearseReport,
   type SheetReport,
   type TroubleReport,
 } from './text/model.js'
 export { answerText, componentText, probeText, type ProbeTextOptions } from './text/probe-text.js'
+export { playedText, rehearseText } from './text/rehearse-text.js'
 export { checkSarif } from './sarif.js'
 export { reportSchema } from './schema.js'
 export { sheetText } from './sheet-text.js'

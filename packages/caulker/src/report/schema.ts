@@ -107,10 +107,48 @@ const adoptReport = strict({
   troubles: Type.Array(trouble),
 })
 
+const rehearsedRow = strict({ step: text, owner: text, component: text, shown: text })
+const rehearsedLeak = strict({
+  invariant: text,
+  title: text,
+  says: text,
+  mend: text,
+  screen: text,
+  ...position,
+  file: Type.Optional(text),
+  trail: Type.Array(Type.Object({}, { description: 'A step, as script-1.json describes' })),
+  ledger: Type.Array(rehearsedRow, { minItems: 1 }),
+})
+const rehearseReport = strict({
+  $schema: Type.Optional(text),
+  kind: Type.Literal('rehearse'),
+  version: Type.Literal(1),
+  wirings: Type.Array(
+    strict({
+      ...position,
+      wiring: Type.Enum(['screen', 'journey']),
+      name: text,
+      states: count,
+      passages: count,
+      depth: count,
+      ended: Type.Enum(['all-seen', 'at-the-bound', 'stopped']),
+      left: count,
+      behind: count,
+      bounds: strict({ edits: count, failures: count, pending: count, moves: count, states: count }),
+      leaks: Type.Array(rehearsedLeak),
+      waived: Type.Array(strict({ invariant: text, reason: text })),
+      ends: Type.Optional(strict({ asked: count, unknown: count })),
+      replay: text,
+    }),
+  ),
+  troubles: Type.Array(trouble),
+  left: Type.Optional(Type.Array(text)),
+})
+
 /** The JSON Schema (2020-12) of every JSON report of version 1. */
 export const reportSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:caulker:report:1',
-  title: 'A report of caulker check, probe, compare, sheet or adopt, version 1',
-  ...Type.Union([checkReport, probeReport, compareReport, sheetReport, adoptReport]),
+  title: 'A report of caulker check, probe, rehearse, compare, sheet or adopt, version 1',
+  ...Type.Union([checkReport, probeReport, rehearseReport, compareReport, sheetReport, adoptReport]),
 }

@@ -4,7 +4,7 @@ import type { Action, AnyScreen, Binding, CellClause, CellDraft, ResetClause, Su
 import { isSource, type AnySource } from './source.js'
 import type { Step, Steps } from './steps.js'
 import { isTopic } from './topic.js'
-import type { Rows } from './tokens.js'
+import type { Reckoned, Rows } from './tokens.js'
 
 type Section = (its: Record<string, unknown>) => Record<string, unknown>
 type StepsDraft = Steps | ((its: Record<string, unknown>) => Steps)
@@ -24,6 +24,8 @@ export interface AnyDraft {
   hears?: Section
   commands?: Section
   readings?: Section
+  always?: Section
+  never?: Section
   bind: Section
   submit?: {
     sends: unknown
@@ -91,6 +93,8 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     reset: draft.reset && { to: draft.reset.to, cells: draft.reset.cells, leaves: draft.reset.leaves ?? [] },
     keeps: [...(draft.keeps ?? [])],
     waives: { ...draft.waives },
+    always: { ...(draft.always?.(its) as Record<string, Reckoned<unknown>> | undefined) },
+    never: { ...(draft.never?.(its) as Record<string, Reckoned<unknown>> | undefined) },
     commands: actionsOf(draft.commands),
     readings: { ...draft.readings?.(its) } as never,
   }
@@ -199,7 +203,19 @@ function actionOf(steps: unknown, written: object): Action {
   return { name: String((steps as { name?: unknown } | null)?.name ?? steps), steps: [] }
 }
 
-const FUNCTIONS = ['reckoned', 'rows', 'shown', 'loads', 'actions', 'hears', 'commands', 'readings', 'bind']
+const FUNCTIONS = [
+  'reckoned',
+  'rows',
+  'shown',
+  'loads',
+  'actions',
+  'hears',
+  'commands',
+  'readings',
+  'always',
+  'never',
+  'bind',
+]
 const SCREEN = ['cells', 'fittings', 'sources', 'topics', 'enters', 'submit', 'reset', 'keeps', 'waives']
 
 function refuseMalformed(who: string, draft: unknown, isInterior: boolean): void {

@@ -73,3 +73,5 @@ export {
 export { isTopic, topic, type AnyTopic, type Topic } from './topic.js'
 export { inRankOrder } from './rank.js'
 export { isStateToken, states, type StateName, type StateToken } from './states.js'
+export type { AnyFittings, OperationName } from './types.js'
+export { INVARIANTS } from './invariants.js'

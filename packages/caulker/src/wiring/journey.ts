@@ -3,7 +3,7 @@ import { mapValues, rememberPlace, type SchemaMap, type Static, type Waivers } f
 import { cellClause, named } from './compose.js'
 import { isScreen } from './screen.js'
 import type { AnyScreen, CellClause, CellDraft, Screen } from './screen-model.js'
-import type { Cell } from './tokens.js'
+import type { Cell, Reckoned } from './tokens.js'
 import type { CellsOf, Wrong } from './types.js'
 
 /** Several screens that share cells, with ways between them. */
@@ -19,6 +19,9 @@ export interface Journey<U extends Record<string, AnyScreen> = Record<string, An
   readonly shares: Readonly<Record<string, Readonly<Record<string, string>>>>
   /** What becomes of open drafts when a screen is left. */
   readonly leaving: 'keep' | 'discard' | 'stay'
+  /** What holds at every moment of every rehearsal, and what never happens, each by its sentence. */
+  readonly always: Readonly<Record<string, Reckoned<unknown>>>
+  readonly never: Readonly<Record<string, Reckoned<unknown>>>
   /** Rules that it knowingly breaks, each with the reason. */
   readonly waives: Waivers
   /** Only for the compiler: its screens. */
@@ -45,6 +48,10 @@ export interface JourneyDraft<S extends SchemaMap, U extends Record<string, AnyS
   ends?: readonly NoInfer<Names<U>>[]
   shares?: (its: { cells: CellsOf<S> }) => { readonly [K in keyof U]?: CellTypes<U[K]> }
   leaving?: 'keep' | 'discard' | 'stay'
+  /** What holds at every moment of a rehearsal, by its sentence, reckoned from the cells that the screens share. */
+  always?: (its: { cells: CellsOf<S> }) => Readonly<Record<string, Reckoned<boolean>>>
+  /** What never happens, by its sentence. */
+  never?: (its: { cells: CellsOf<S> }) => Readonly<Record<string, Reckoned<boolean>>>
   waives?: Waivers
 }
 
@@ -90,6 +97,8 @@ export function journey<S extends SchemaMap, const U extends Record<string, AnyS
       mapValues(of as object, (cell) => (cell as { name: string }).name),
     ),
     leaving: draft.leaving ?? 'keep',
+    always: { ...draft.always?.(cells as never) },
+    never: { ...draft.never?.(cells as never) },
     waives: { ...draft.waives },
   }
   rememberPlace(made, journey)
@@ -107,7 +116,7 @@ function refuseMalformed(name: unknown, draft: unknown): void {
   }
   if (typeof draft !== 'object' || draft === null) return fail('must be an object with screens and start')
   const parts = draft as Record<string, unknown>
-  const sections = ['cells', 'screens', 'start', 'ends', 'shares', 'leaving', 'waives']
+  const sections = ['cells', 'screens', 'start', 'ends', 'shares', 'leaving', 'always', 'never', 'waives']
   for (const section of Object.keys(parts))
     if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
   const screens = parts['screens']
@@ -116,6 +125,6 @@ function refuseMalformed(name: unknown, draft: unknown): void {
   for (const [one, made] of Object.entries(screens))
     if (!isScreen(made)) fail(`screens.${one} is no screen; give what screen(…) returned`)
   if (typeof parts['start'] !== 'string') fail('start must name the screen that comes first')
-  if (parts['shares'] !== undefined && typeof parts['shares'] !== 'function')
-    fail('shares must be a function of { cells }')
+  for (const part of ['shares', 'always', 'never'])
+    if (parts[part] !== undefined && typeof parts[part] !== 'function') fail(`${part} must be a function of { cells }`)
 }

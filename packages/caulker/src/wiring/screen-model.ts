@@ -101,6 +101,9 @@ export interface Screen<
   readonly keeps: readonly string[]
   /** Rules that it knowingly breaks, each with the reason. */
   readonly waives: Waivers
+  /** What holds at every moment of every rehearsal, and what never happens, each by its sentence. */
+  readonly always: Readonly<Record<string, Reckoned<unknown>>>
+  readonly never: Readonly<Record<string, Reckoned<unknown>>>
   /** In the interior of a component: what carries out each command, and what each reading is. */
   readonly commands: Readonly<Record<string, Action>>
   readonly readings: Readonly<Record<string, Cell<unknown> | Reckoned<unknown>>>

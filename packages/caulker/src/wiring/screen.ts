@@ -84,6 +84,10 @@ export interface ScreenDraft<
     leaves?: readonly NoInfer<Names<S>>[]
   }
   keeps?: readonly NoInfer<Names<S>>[]
+  /** What holds at every moment of a rehearsal, by its sentence: `{ 'the pitch is in order': reckon([low, high], (low, high) => low <= high) }`. */
+  always?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D> }) => Readonly<Record<string, Reckoned<boolean>>>
+  /** What never happens, by its sentence. */
+  never?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D> }) => Readonly<Record<string, Reckoned<boolean>>>
   /** Rules of `check` that it knowingly breaks: the reason, or the reason for each fitting, cell or action that it is waived for. */
   waives?: Waivers
 }

@@ -26,6 +26,7 @@ export type ErrorCode =
   | 'unknown-command'
   | 'not-defined'
   | 'bad-argument'
+  | 'bad-script'
   | 'bad-file'
 
 /** The message of anything that was thrown, on one line. */

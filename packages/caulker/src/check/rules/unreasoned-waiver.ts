@@ -1,4 +1,5 @@
 import { waiversOf, type Waivers } from '../../contract/index.js'
+import { INVARIANTS } from '../../wiring/index.js'
 import { closestMend, designRule, leak, type Leak } from './rule.js'
 import type { Subject } from '../reading/design-view.js'
 
@@ -29,9 +30,13 @@ export const winch = contract('chain-winch', { summary: 'A winch', waives: { 're
     for (const one of wired) {
       yield* unreasoned(one)
       for (const id of Object.keys(one.written.waives))
-        if (!rules.includes(id))
+        if (!rules.includes(id) && !INVARIANTS.includes(id))
           yield {
-            ...leak(['waives', id], `'${id}' is waived, and there is no such rule`, closestMend(id, rules)),
+            ...leak(
+              ['waives', id],
+              `'${id}' is waived, and there is no such rule`,
+              closestMend(id, [...rules, ...INVARIANTS]),
+            ),
             of: one,
           }
     }

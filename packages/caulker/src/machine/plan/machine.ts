@@ -83,6 +83,8 @@ export interface ScreenPlan {
   readonly reset: ResetPlan | undefined
   /** The cells that a person can change here, for its states. */
   readonly edited: readonly number[]
+  /** Those of them that have a field of their own: what is wrong with one that only rows show is said by the screen. */
+  readonly fields: readonly number[]
   readonly slots: ScreenSlots
 }
 

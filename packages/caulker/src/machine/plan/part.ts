@@ -25,6 +25,7 @@ export interface Part {
   readonly slots: ScreenSlots
   /** The cells that a person can change here. */
   readonly edited: readonly number[]
+  readonly fields: readonly number[]
   /** The draft of a bound name, by `fitting.name`. */
   readonly drafts: ReadonlyMap<string, number>
   slotOf(source: Readable<unknown>): number | undefined

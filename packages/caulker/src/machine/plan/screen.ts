@@ -1,5 +1,12 @@
 import type { AnyContract } from '../../contract/index.js'
-import { inRankOrder, isStateToken, type Action, type AnyScreen, type Reckoned } from '../../wiring/index.js'
+import {
+  inRankOrder,
+  isStateToken,
+  type Action,
+  type AnyScreen,
+  type Binding,
+  type Reckoned,
+} from '../../wiring/index.js'
 import { planFitting } from './fitting.js'
 import type { ResetPlan, ScreenPlan, ScreenSlots } from './machine.js'
 import type { Building, Part } from './part.js'
@@ -33,6 +40,7 @@ export function planScreen(
     fittings,
     slots,
     edited: editedIn(screen, cells),
+    fields: editedIn(screen, cells, (binding) => binding.source.row === undefined),
     drafts: draftsIn(building, at, screen, cells, fittings, named),
     named,
     slotOf(source) {
@@ -76,6 +84,7 @@ export function planScreen(
     submit: planSubmit(part),
     reset: resetOf(part),
     edited: part.edited,
+    fields: part.fields,
     slots,
   }
 }
@@ -85,10 +94,18 @@ function topicOf({ topics }: AnyScreen, name: string): string {
   return topics[name]?.name ?? name
 }
 
-function editedIn({ bindings }: AnyScreen, cells: ReadonlyMap<string, number>): number[] {
+type Editing = Extract<Binding, { kind: 'two-way' | 'draft' }>
+
+function editedIn(
+  { bindings }: AnyScreen,
+  cells: ReadonlyMap<string, number>,
+  isMeant: (binding: Editing) => boolean = () => true,
+): number[] {
   const edited = Object.values(bindings).flatMap((names) =>
     Object.values(names).flatMap((binding) =>
-      binding.kind === 'two-way' || binding.kind === 'draft' ? [cells.get(binding.source.name) ?? -1] : [],
+      (binding.kind === 'two-way' || binding.kind === 'draft') && isMeant(binding)
+        ? [cells.get(binding.source.name) ?? -1]
+        : [],
     ),
   )
   return [...new Set(edited)].filter((cell) => cell >= 0)

@@ -37,7 +37,7 @@ export function stateSlot(part: Part, token: StateToken<unknown>): number | unde
     )
   if (token.state === 'problem')
     return made([slots.problems], (problems: Problems) =>
-      cell === undefined ? ownProblem(problems, part.edited) : problemAt(problems, [cell]),
+      cell === undefined ? ownProblem(problems, part.fields) : problemAt(problems, [cell]),
     )
   if (token.state === 'editing')
     return made(draftSlots, (...open: (OpenDraft | undefined)[]) => open.some((draft) => draft !== undefined))
@@ -56,9 +56,9 @@ export function problemAt(problems: Problems, cells: readonly number[], row?: st
 }
 
 /** The screen's own problem: what belongs to no field. */
-export function ownProblem(problems: Problems, edited: readonly number[]): string {
+export function ownProblem(problems: Problems, fields: readonly number[]): string {
   const own = Object.entries(problems).find(
-    ([place, { isShown }]) => isShown && (place === '' || !edited.includes(Number(place.split('/')[0]))),
+    ([place, { isShown }]) => isShown && (place === '' || (!place.includes('/') && !fields.includes(Number(place)))),
   )
   return own?.[1].text ?? ''
 }

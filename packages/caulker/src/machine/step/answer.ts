@@ -4,7 +4,7 @@ import { drop, release, siteOf } from './calls.js'
 import { draftFailed, draftTaken } from './drafts.js'
 import type { Answer } from './input.js'
 import { propose } from './propose.js'
-import { mayWrite, runSteps } from './steps.js'
+import { isWritable, mayWrite, runSteps } from './steps.js'
 import { callsOf, entries, keyOf, put, screenOf, setProblem, type Work } from './work.js'
 
 /** A source has answered: given, failed, or not in time. What nobody waits for any more is not heard. */
@@ -43,6 +43,7 @@ export function hearAnswer(work: Work, id: number, answer: Answer): void {
 function succeed(work: Work, call: PendingCall, site: CallSite, given: unknown): void {
   const { slots } = screenOf(work, site.screen)
   const { into } = site
+  const read = site.operation.effect === 'reads' ? writable(work, site) : []
   if (into >= 0 && mayWrite(work, into, given)) {
     setProblem(work, site.screen, `${into}`)
     propose(work, into, given)
@@ -51,13 +52,13 @@ function succeed(work: Work, call: PendingCall, site: CallSite, given: unknown):
   countAsSaved(work, site, call.saves)
   for (const at of call.drafts) draftTaken(work, at, sentBy(work, call, at))
   runSteps(work, site.then, { screen: site.screen, payload: given, row: call.row })
-  if (site.operation.effect === 'reads') countAsSaved(work, site, taken(work, site))
+  countAsSaved(work, site, Object.fromEntries(read.map((cell) => [cell, work.slots[cell]])))
 }
 
-/** By cell: what was read, as it stands, also where a record is spread over several cells. */
-function taken(work: Work, { into, then }: CallSite): Record<number, unknown> {
+/** The cells that what was read may still be written to, also where a record is spread over several. */
+function writable(work: Work, { into, then }: CallSite): number[] {
   const cells = then.flatMap((step) => (step.step === 'set' && step.value.from === 'payload' ? [step.cell] : []))
-  return Object.fromEntries([...(into >= 0 ? [into] : []), ...cells].map((cell) => [cell, work.slots[cell]]))
+  return [...(into >= 0 ? [into] : []), ...cells].filter((cell) => isWritable(work, cell))
 }
 
 function countAsSaved(work: Work, site: CallSite, saves: Readonly<Record<number, unknown>>): void {

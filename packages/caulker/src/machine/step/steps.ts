@@ -84,18 +84,30 @@ function setCell(work: Work, one: Extract<PlannedStep, { step: 'set' }>, setting
   propose(work, one.cell, value)
 }
 
+/** Whether what was answered would be written to a cell. */
+export function isWritable(work: Work, cell: number): boolean {
+  return !isGone(work, cell) && isUnchanged(work, cell)
+}
+
+/** It lived only as long as its screen. */
+function isGone(work: Work, cell: number): boolean {
+  const { screen = -1, isKept } = work.machine.cells[cell] ?? {}
+  return screen >= 0 && screen !== frontOf(work) && isKept === false
+}
+
+function isUnchanged(work: Work, cell: number): boolean {
+  const rests = work.answered?.writes[cell]
+  return rests !== undefined && rests === revisionOf(work, cell)
+}
+
 /** The answer of a call writes only what nobody has changed since; the answers of older calls do not write over it. */
 export function mayWrite(work: Work, cell: number, value: unknown): boolean {
   const { answered, machine } = work
   if (answered === undefined) return true
-  const rests = answered.writes[cell]
-  const clause = machine.cells[cell]
-  const front = frontOf(work)
-  const isGone = clause !== undefined && clause.screen >= 0 && clause.screen !== front && !clause.isKept
-  if (isGone) return false
-  if (rests === undefined || rests !== revisionOf(work, cell)) {
+  if (isGone(work, cell)) return false
+  if (!isUnchanged(work, cell)) {
     work.refusals.push({
-      cell: clause?.name ?? '',
+      cell: machine.cells[cell]?.name ?? '',
       value,
       reason: 'it was changed after this was sent, so the answer leaves it alone',
     })

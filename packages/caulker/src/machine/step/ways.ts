@@ -1,3 +1,4 @@
+import { equal } from '../../contract/index.js'
 import type { FittingPlan, Leaving, ScreenPlan } from '../plan/index.js'
 import { drop, send } from './calls.js'
 import { discardDrafts, openDrafts } from './drafts.js'
@@ -10,8 +11,16 @@ import { frontOf, problemsOf, put, screenOf, wayOf, write, type Work } from './w
 export function enter(work: Work, at: number): void {
   const setting = { screen: at, payload: undefined, row: undefined }
   const { loads, enters } = screenOf(work, at)
-  for (const site of loads) send(work, site, setting)
+  for (const site of loads) if (!isEdited(work, at, site)) send(work, site, setting)
   runSteps(work, enters, setting)
+}
+
+/** What outlives its screen and was changed since it was loaded or saved is not loaded over by coming back. */
+function isEdited({ machine, slots }: Work, screen: number, site: number): boolean {
+  const { into = -1 } = machine.sites[site] ?? {}
+  const cell = machine.cells[into]
+  const saved = slots[machine.screens[screen]?.slots.saved ?? -1] as Readonly<Record<number, unknown>>
+  return cell?.isKept === true && into in saved && !equal(slots[into], saved[into])
 }
 
 export function enterFirst(work: Work): void {

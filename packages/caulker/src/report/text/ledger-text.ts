@@ -3,12 +3,12 @@ import widthOf from 'fast-string-width'
 import { wrapAnsi } from 'fast-wrap-ansi'
 import type { LedgerRow } from '../../probe/index.js'
 
-/** A ledger as a table that fits the width: step by step what was heard, what the owner held, what the component said and what was shown. */
-export function ledgerLines(ledger: readonly LedgerRow[], width: number, ink: Ink): string[] {
+/** A ledger as a table, its rows counted from `first`, that fits the width: step by step what was heard, what the owner held, what the component said and what was shown. */
+export function ledgerLines(ledger: readonly LedgerRow[], width: number, ink: Ink, first = 1): string[] {
   const isHeard = ledger.some((row) => row.heard !== '')
   const head = ['step', ...(isHeard ? ['heard'] : []), 'owner', 'component', 'shown']
   const rows = ledger.map((row, at) => [
-    `${at + 1} ${row.step}`,
+    `${at + first} ${row.step}`,
     ...(isHeard ? [row.heard] : []),
     row.owner,
     row.component,

@@ -1,6 +1,7 @@
 import type { Finding } from '../../check/index.js'
 import type { Change, ContractJson } from '../../contract/index.js'
 import type { ProbeReport } from '../../probe/index.js'
+import type { Explored, Move, RehearsedRow } from '../../rehearse/index.js'
 
 /** A file that could not be judged. */
 export interface TroubleReport {
@@ -90,6 +91,46 @@ export interface AdoptedComponent {
   readonly contract: ContractJson
   /** What of the element is not in the contract, each with the reason. */
   readonly left: readonly string[]
+}
+
+export interface RehearseReport {
+  readonly kind: 'rehearse'
+  readonly version: 1
+  readonly wirings: readonly RehearsedWiring[]
+  readonly troubles: readonly TroubleReport[]
+  /** The screens and journeys that were not rehearsed, where it was ended before. */
+  readonly left?: readonly string[]
+}
+
+/** What was found of one screen or journey. */
+export interface RehearsedWiring extends Pick<
+  Explored,
+  'states' | 'passages' | 'depth' | 'ended' | 'left' | 'behind' | 'bounds'
+> {
+  readonly wiring: 'screen' | 'journey'
+  readonly name: string
+  readonly file: string
+  readonly line?: number
+  readonly column?: number
+  readonly leaks: readonly RehearsedLeak[]
+  readonly waived: readonly { readonly invariant: string; readonly reason: string }[]
+  /** From how many kinds of states an end was looked for; nothing where there is no end. */
+  readonly ends?: { readonly asked: number; readonly unknown: number }
+  /** The command that plays a trail again; the trail goes to the end. */
+  readonly replay: string
+}
+
+export interface RehearsedLeak {
+  readonly invariant: string
+  readonly title: string
+  readonly says: string
+  readonly mend: string
+  readonly screen: string
+  readonly file?: string
+  readonly line?: number
+  readonly column?: number
+  readonly trail: readonly Move[]
+  readonly ledger: readonly RehearsedRow[]
 }
 
 export interface Counts {

@@ -1,0 +1,17 @@
+/** What `caulker rehearse` can be given besides where to look. */
+export interface RehearseOptions {
+  format: 'text' | 'json' | 'junit'
+  output?: string
+  only?: string[]
+  edits?: number
+  failures?: number
+  pending?: number
+  moves?: number
+  states?: number
+  script?: string[]
+  play?: string
+  saveScripts?: string
+  cover?: string
+  patience?: number
+  explain?: string
+}

@@ -1,0 +1,107 @@
+import type { Problem, Wiring } from '../../machine/index.js'
+import { isJourney } from '../../wiring/index.js'
+import type { Passage } from '../invariants/index.js'
+import { allPlanned } from '../play/all-planned.js'
+import type { Hash } from './identity.js'
+import { createVisited } from './visited.js'
+import type { Node, Walk } from './walk.js'
+
+/** Whether an end can still be reached, asked from the first state of each kind. */
+export interface EndsInReach {
+  /** From how many kinds of state it was asked. */
+  readonly asked: number
+  /** From how many it could not be judged: too much would have had to be tried, or a function of the wiring said no. */
+  readonly unknown: number
+}
+
+/** The states from which an end is looked for: of each kind the first. */
+export interface EndWatch {
+  note(state: number, node: Node): void
+  judge(stopped: () => boolean): EndsInReach & { readonly dead: readonly number[] }
+}
+
+const MOST_KINDS = 24
+const MOST_STATES = 2500
+const MOST_EDITS = 4
+
+/** Watches for the ends of a journey, or for the sending of a screen; nothing where the wiring has neither. */
+export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
+  const { machine } = walk.play.plan
+  const ends = isJourney(wiring)
+    ? wiring.ends.map((name) => machine.screens.findIndex((screen) => screen.name === name)).filter((at) => at >= 0)
+    : []
+  const sends = machine.kind === 'screen' && machine.screens[0]?.submit !== undefined
+  if (ends.length === 0 && !sends) return undefined
+  const guards = new Set(allPlanned(machine).flatMap((step) => (step.step === 'go' ? [step.otherwise] : [])))
+  const kinds = new Map<string, { state: number; node: Node }>()
+
+  const isEnd = (passage: Passage): boolean =>
+    ends.length > 0
+      ? ends.includes(passage.after.slots[machine.slots.front] as number)
+      : passage.move !== undefined &&
+        'answer' in passage.move &&
+        machine.sites[passage.answered?.site ?? -1]?.kind === 'submit'
+
+  function kindOf(node: Node): string {
+    const { slots } = node.kept
+    const front = walk.frontOf(node)
+    const screen = machine.screens[front]
+    const problems = Object.entries(slots[screen?.slots.problems ?? -1] as Readonly<Record<string, Problem>>)
+    const open = machine.drafts.flatMap(({ slot }, at) => (slots[slot] === undefined ? [] : [at]))
+    const hidden = machine.placed.filter((at) => slots[machine.fittings[at]?.shown?.slot ?? -1] === false)
+    return JSON.stringify([
+      front,
+      problems.map(([place, { from }]) => place + from),
+      open,
+      hidden,
+      slots[screen?.slots.phase ?? -1],
+      walk.pendingIn(node).map(({ site, isExpired }) => [site, isExpired]),
+    ])
+  }
+
+  /** Looks for an end with nothing but what goes well. */
+  function look(from: Node): 'reached' | 'dead' | 'unknown' {
+    const visited = createVisited()
+    const hash: Hash = { high: 0, low: 0 }
+    let [isReached, isTurnedDown] = [false, false]
+    const nodes: Node[] = [{ ...from, purse: { edits: MOST_EDITS, failures: 0, part: -1 } }]
+    const judge = (passage: Passage) => {
+      isReached ||= isEnd(passage)
+      isTurnedDown ||= passage.happened.refusals.length > 0 || passage.happened.stays.some((why) => guards.has(why))
+    }
+    for (let at = 0; at < nodes.length; at++) {
+      const node = nodes[at] as Node
+      for (const move of walk.offers(node)) {
+        const next = walk.go(node, move, judge)
+        if (isReached) return 'reached'
+        walk.hash(next, hash)
+        if (visited.add(hash.high, hash.low, at) < 0) continue
+        if (nodes.length >= MOST_STATES) return 'unknown'
+        nodes.push(walk.keep(next))
+      }
+      // What was gone on from is not needed any more.
+      nodes[at] = undefined as never
+    }
+    return isTurnedDown || machine.screens.some(({ submit }) => (submit?.heldBy.length ?? 0) > 0) ? 'unknown' : 'dead'
+  }
+
+  return {
+    note(state, node) {
+      if (kinds.size >= MOST_KINDS || ends.includes(walk.frontOf(node))) return
+      const kind = kindOf(node)
+      if (!kinds.has(kind)) kinds.set(kind, { state, node })
+    },
+    judge(stopped) {
+      const dead: number[] = []
+      let [asked, unknown] = [0, 0]
+      for (const { state, node } of kinds.values()) {
+        if (stopped()) break
+        asked++
+        const found = look(node)
+        if (found === 'dead') dead.push(state)
+        if (found === 'unknown') unknown++
+      }
+      return { asked, unknown, dead }
+    },
+  }
+}

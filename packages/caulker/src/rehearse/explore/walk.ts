@@ -1,0 +1,76 @@
+import type { PendingCall } from '../../machine/index.js'
+import type { Passage } from '../invariants/index.js'
+import { BLANK, remembered, type Memory } from '../play/memory.js'
+import type { Move } from '../play/move.js'
+import { offers, partAfter, type Purse } from '../play/offers.js'
+import type { KeptPlay, Play } from '../play/play.js'
+import type { MakeHost } from '../play/values.js'
+import { identityOf, type Hash, type Summed } from './identity.js'
+
+/** A state, with what is remembered of its trail and what may still be done on it. */
+export interface Node {
+  readonly kept: KeptPlay
+  readonly summed: Summed
+  readonly memory: Memory
+  readonly purse: Purse
+}
+
+/** Steps from one state to the next; the same move from the same state always leads to the same. */
+export interface Walk {
+  readonly play: Play
+  root(purse: Purse): Node
+  offers(node: Node): Move[]
+  /** What a move leads to: to be looked at until the next one; {@link Walk.keep} keeps it. */
+  go(node: Node, move: Move, judge?: (passage: Passage) => void): Node
+  keep(node: Node): Node
+  /** Writes what tells a state from others. */
+  hash(node: Node, into: Hash): void
+  frontOf(node: Node): number
+  pendingIn(node: Node): readonly PendingCall[]
+}
+
+export function walkOver(play: Play, makeHost: MakeHost): Walk {
+  const { plan } = play
+  const { slots } = plan.machine
+  const identity = identityOf(plan.machine)
+  const begun = play.keep()
+
+  return {
+    play,
+    root: (purse) => ({ kept: begun, summed: identity.sum(begun), memory: BLANK, purse }),
+    offers: ({ kept, purse }) => offers(plan, kept, purse, makeHost),
+    go(node, move, judge) {
+      play.bring(node.kept)
+      const played = play.perform(move)
+      const after = play.look()
+      judge?.({
+        ...played,
+        middle: played.middle ?? node.kept,
+        plan,
+        move,
+        before: node.kept,
+        after,
+        memory: node.memory,
+      })
+      return {
+        kept: after,
+        summed: identity.sum(after, node.summed),
+        memory: remembered(plan, node.memory, move, node.kept, played, after),
+        purse: spent(node, move),
+      }
+    },
+    keep(node) {
+      const kept = play.keep()
+      return { ...node, kept, summed: { ...node.summed, kept } }
+    },
+    hash: ({ summed, kept, memory, purse }, into) => identity.hash(summed, kept.focus, memory, purse, into),
+    frontOf: ({ kept }) => kept.slots[slots.front] as number,
+    pendingIn: ({ kept }) => kept.slots[slots.calls] as readonly PendingCall[],
+  }
+
+  function spent({ kept, purse }: Node, move: Move): Purse {
+    const part = partAfter(plan, kept, purse, move)
+    if ('edit' in move || 'set' in move) return { ...purse, edits: purse.edits - 1, part }
+    return 'fail' in move || 'never' in move ? { ...purse, failures: purse.failures - 1, part } : purse
+  }
+}

@@ -1,0 +1,107 @@
+import { equal } from '../../contract/index.js'
+import type { OpenDraft } from '../../machine/index.js'
+import type { Played } from './play.js'
+import type { Plan } from './plan.js'
+import { isThere, visibleLinks } from './sight.js'
+import type { Kept } from './stage.js'
+import { nameIn, type Move } from './move.js'
+
+/** What has to be remembered of a trail, beside what can be seen: each by cell or draft. */
+export interface Memory {
+  /** What a person entered, as long as it stands and was not sent. */
+  readonly typed: Readonly<Record<number, unknown>>
+  /** What was loaded last. */
+  readonly loaded: Readonly<Record<number, unknown>>
+  /** What a person had entered on a screen that was left, and that went with it. */
+  readonly lost: Readonly<Record<number, unknown>>
+  /** Cells that steps have copied from others. */
+  readonly copied: Readonly<Record<number, true>>
+  /** Drafts that went out of sight while they were open. */
+  readonly hidden: Readonly<Record<number, unknown>>
+}
+
+const NONE = {}
+export const BLANK: Memory = { typed: NONE, loaded: NONE, lost: NONE, copied: NONE, hidden: NONE }
+
+/** What is to be remembered after a move; what did not change is the very same. */
+export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept, played: Played, after: Kept): Memory {
+  const { machine } = plan
+  const [typed, lost, loaded, copied, hidden] = [
+    noted(memory.typed),
+    noted(memory.lost),
+    noted(memory.loaded),
+    noted(memory.copied),
+    noted(memory.hidden),
+  ]
+  for (const cell of enteredCells(plan, move, before, played, after)) typed.set(cell, after.slots[cell])
+  const { answered } = played
+  const site = answered === undefined ? undefined : machine.sites[answered.site]
+  if ('answer' in move && site !== undefined && answered !== undefined) {
+    if (site.operation.effect !== 'reads') for (const cell in answered.saves) typed.drop(Number(cell))
+    if (site.kind === 'submit') for (const cell of machine.screens[site.screen]?.edited ?? []) typed.drop(cell)
+    // One that came too late for what a person has entered meanwhile was not taken over.
+    if (site.into >= 0 && site.operation.effect === 'reads' && !typed.has(site.into))
+      loaded.set(site.into, after.slots[site.into])
+  }
+  const isAway = played.happened.went.length > 0
+  for (const cell of typed.keys()) {
+    if (equal(after.slots[cell], typed.get(cell))) continue
+    const { screen = -1, isKept } = machine.cells[cell] ?? {}
+    if (isAway && screen >= 0 && isKept === false) lost.set(cell, typed.get(cell))
+    typed.drop(cell)
+  }
+  for (const cell of lost.keys()) if (typed.has(cell)) lost.drop(cell)
+  if (site === undefined)
+    for (const cell of loaded.keys())
+      if (typed.has(cell) && !equal(after.slots[cell], before.slots[cell])) loaded.drop(cell)
+  for (const step of played.ran) if (step.step === 'set' && plan.copies.has(step.cell)) copied.set(step.cell, true)
+  for (let at = 0; at < machine.drafts.length; at++) {
+    const { slot, fitting } = machine.drafts[at] as (typeof machine.drafts)[number]
+    const open = after.slots[slot] as OpenDraft | undefined
+    const shown = machine.fittings[fitting]
+    if (open === undefined) hidden.drop(at)
+    else if (shown !== undefined && !isAway && isThere(before, shown) && !isThere(after, shown))
+      hidden.set(at, open.copy)
+  }
+  const [a, b, c, d, e] = [typed.done(), loaded.done(), lost.done(), copied.done(), hidden.done()]
+  const isSame =
+    a === memory.typed && b === memory.loaded && c === memory.lost && d === memory.copied && e === memory.hidden
+  return isSame ? memory : { typed: a, loaded: b, lost: c, copied: d as Memory['copied'], hidden: e }
+}
+
+/** A part of what is remembered, copied at the first change; an empty one is always the same. */
+function noted(part: Readonly<Record<number, unknown>>) {
+  let now = part as Record<number, unknown>
+  const own = () => (now === part ? (now = { ...part }) : now)
+  return {
+    has: (key: number) => key in now,
+    get: (key: number) => now[key],
+    keys: () => (now === NONE ? [] : Object.keys(now).map(Number)),
+    set(key: number, value: unknown) {
+      if (!(key in now) || !equal(now[key], value)) own()[key] = value
+    },
+    drop(key: number) {
+      if (key in now) delete own()[key]
+    },
+    done: () => (now !== part && Object.keys(now).length === 0 ? NONE : now),
+  }
+}
+
+/** The cells that changed because a person entered something, or left where they had. */
+export function enteredCells(
+  plan: Plan,
+  move: Move,
+  before: Kept,
+  { left, middle = before }: Played,
+  after: Kept,
+): number[] {
+  const at = 'edit' in move ? nameIn(move.edit).fitting : 'leave' in move ? nameIn(move.leave).fitting : undefined
+  const cells: number[] = []
+  for (const { key, link } of visibleLinks(plan, before)) {
+    if (link.draft >= 0) continue
+    const isEntered = link.fitting.name === at && !equal(before.slots[link.cell], after.slots[link.cell])
+    const isLeft = key === left && !equal(before.slots[link.cell], middle.slots[link.cell])
+    if (isEntered || isLeft) cells.push(link.cell)
+  }
+  return cells
+}

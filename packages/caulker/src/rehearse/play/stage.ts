@@ -1,0 +1,197 @@
+import { ideal, type Ideal, type IdealState } from '../../ideal/index.js'
+import {
+  compile,
+  driveOver,
+  type Amendment,
+  type Driver,
+  type Fault,
+  type FittingPlan,
+  type Machine,
+  type Refusal,
+  type Running,
+  type SentCall,
+  type State,
+  type Wiring,
+} from '../../machine/index.js'
+import type { Heard, Mounted } from '../../mount/index.js'
+
+/** A wiring at work over ideal components, all of which can be kept and brought back. */
+export interface Stage {
+  readonly machine: Machine
+  readonly driver: Driver
+  /** What happened since it was asked for last. */
+  takeHappened(): Happened
+  /** The mounted components, by fitting and, of rows, its key: `seam/bow`. */
+  parts(): ReadonlyMap<string, Part>
+  part(fitting: string, row?: string): Part | undefined
+  /** What stands now, to be looked at until the next move; {@link Stage.keep} copies it. */
+  look(): Kept
+  keep(): Kept
+  bring(kept: Kept): void
+}
+
+/** One mounted ideal component. */
+export interface Part extends Mounted {
+  readonly fitting: FittingPlan
+  /** Its place among the fittings of the machine. */
+  readonly index: number
+  readonly row: string | undefined
+  readonly component: Ideal
+  /** A value: it is replaced, never changed. */
+  readonly state: IdealState
+  edit(name: string, value: unknown, isTyping: boolean): void
+  pass(milliseconds: number): void
+  bring(state: IdealState): void
+}
+
+/** Everything that can change, as it was: copies, since the machine writes in place. */
+export interface Kept {
+  readonly slots: State
+  readonly parts: ReadonlyMap<string, KeptPart>
+}
+
+export interface KeptPart {
+  readonly part: Part
+  readonly state: IdealState
+}
+
+/** What one move has led to, in its order for each kind. */
+export interface Happened {
+  readonly told: readonly { fitting: string; row: string | undefined; changes: Readonly<Record<string, unknown>> }[]
+  readonly calls: readonly SentCall[]
+  readonly aborted: readonly number[]
+  readonly faults: readonly Fault[]
+  readonly refusals: readonly Refusal[]
+  readonly amendments: readonly Amendment[]
+  readonly stays: readonly string[]
+  readonly went: readonly { from: string; to: string }[]
+  readonly problems: readonly { fitting: string; row: string | undefined; text: string }[]
+  readonly announced: readonly { topic: string; value: unknown }[]
+  readonly commands: readonly { fitting: string; command: string }[]
+  /** Once for each submit that was held back. */
+  readonly held: readonly true[]
+}
+
+export function stageOf(wiring: Wiring, initial: Readonly<Record<string, unknown>> = {}): Stage {
+  const machine = compile(wiring)
+  const ideals = machine.fittings.map(({ contract }) => ideal(contract))
+  let happened: Record<keyof Happened, unknown[]> = NOTHING as never
+
+  function note<K extends keyof Happened>(kind: K, one: Happened[K][number]): void {
+    if (happened === (NOTHING as never)) happened = { ...NOTHING } as never
+    if (happened[kind] === NONE) happened[kind] = [one]
+    else happened[kind].push(one)
+  }
+
+  const running: Running = driveOver(
+    machine,
+    { mount: (fitting, given, hear, row) => mountPart(fitting, given, hear, row) },
+    {
+      call: (call) => note('calls', call),
+      abort: (id) => note('aborted', id),
+      stay: ({ reason }) => note('stays', reason),
+      go: ({ from, to }) => note('went', { from, to }),
+      problem: (fitting, text, row) => note('problems', { fitting, row, text }),
+      announce: (topic, value) => note('announced', { topic, value }),
+      fault: (fault) => note('faults', fault),
+      refused: (refusal) => note('refusals', refusal),
+      amended: (amendment) => note('amendments', amendment),
+      held: () => note('held', true),
+    },
+    { initial },
+  )
+
+  function mountPart(fitting: FittingPlan, given: object, hear: (heard: Heard) => void, row: string | undefined): Part {
+    const index = machine.fittings.indexOf(fitting)
+    const component = ideals[index] as Ideal
+    let state = component.mount({ ...given })
+    const allows = (isTyping: boolean) => (event: string, payload: unknown) => {
+      let isVetoed = false
+      hear({ event, payload, isTyping, veto: () => (isVetoed = true) })
+      return !isVetoed
+    }
+    const take = (input: Parameters<Ideal['step']>[1], isTyping = false) => {
+      const outcome = component.step(state, input, allows(isTyping))
+      state = outcome.state
+      for (const heard of outcome.heard) hear({ ...heard, isTyping })
+      for (const { hook, now, before } of outcome.after) hook(now as never, before as never)
+    }
+    return {
+      fitting,
+      index,
+      row,
+      component,
+      get state() {
+        return state
+      },
+      tell(changes) {
+        note('told', { fitting: fitting.name, row, changes })
+        take({ kind: 'tell', changes })
+      },
+      read: (name) => component.standing(state, name),
+      commit: () => take({ kind: 'commit' }),
+      command(name, ...args) {
+        note('commands', { fitting: fitting.name, command: name })
+        take({ kind: 'command', name, args })
+      },
+      edit: (name, value, isTyping) => take({ kind: 'edit', name, value }, isTyping),
+      pass: (passed) => take({ kind: 'time', passed }),
+      bring: (kept) => void (state = kept),
+      remove: () => undefined,
+    }
+  }
+
+  const { driver } = running
+  const mounted = running.mounted as Map<string, Part>
+  return {
+    machine,
+    driver,
+    takeHappened() {
+      const last = happened as never
+      happened = NOTHING as never
+      return last
+    },
+    parts: () => mounted,
+    part: (fitting, row) => mounted.get(row === undefined ? fitting : `${fitting}/${row}`),
+    look: () => ({ slots: driver.state(), parts: partsNow(mounted) }),
+    keep: () => ({ slots: driver.state().slice(), parts: partsNow(mounted) }),
+    bring({ slots, parts }) {
+      driver.bring(slots)
+      if (!isSame(mounted, parts)) {
+        mounted.clear()
+        for (const [key, { part }] of parts) mounted.set(key, part)
+      }
+      for (const { part, state } of parts.values()) part.bring(state)
+      happened = NOTHING as never
+    },
+  }
+}
+
+function partsNow(mounted: ReadonlyMap<string, Part>): Map<string, KeptPart> {
+  const parts = new Map<string, KeptPart>()
+  for (const [key, part] of mounted) parts.set(key, { part, state: part.state })
+  return parts
+}
+
+function isSame(mounted: ReadonlyMap<string, Part>, parts: Kept['parts']): boolean {
+  if (mounted.size !== parts.size) return false
+  for (const [key, { part }] of parts) if (mounted.get(key) !== part) return false
+  return true
+}
+
+const NONE: never[] = []
+/** For most moves most of it is empty, and then it costs nothing. */
+const NOTHING: Happened = {
+  told: NONE,
+  calls: NONE,
+  aborted: NONE,
+  faults: NONE,
+  refusals: NONE,
+  amendments: NONE,
+  stays: NONE,
+  went: NONE,
+  problems: NONE,
+  announced: NONE,
+  commands: NONE,
+  held: NONE,
+}

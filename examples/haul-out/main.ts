@@ -1,5 +1,6 @@
+import { scriptToJson } from 'caulker'
 import { mountJourney } from 'caulker/dom'
-import { inspector } from 'caulker/inspector'
+import { inspector, recorder, type Recorder } from 'caulker/inspector'
 import './elements/bale-stepper.js'
 import './elements/price-tag.js'
 import './elements/survey-photo.js'
@@ -22,6 +23,26 @@ const mounted = mountJourney(haulOut, at('#journey'), {
 inspector(mounted, at('#inspector'))
 mounted.whenSettled(drawAround)
 drawAround()
+
+let recording: Recorder | undefined
+at<HTMLButtonElement>('#record').addEventListener('click', ({ currentTarget }) => {
+  const button = currentTarget as HTMLButtonElement
+  recording?.stop()
+  recording = recording === undefined ? recorder(mounted) : undefined
+  button.setAttribute('aria-pressed', String(recording !== undefined))
+  button.textContent = recording === undefined ? 'Write down what I do' : 'Stop writing'
+  drawScript()
+})
+mounted.whenSettled(drawScript)
+
+/** What was done so far, as a JSON file would hold it: `npx caulker rehearse --script FILE` plays it again. */
+function drawScript(): void {
+  if (recording === undefined) return
+  const place = at<HTMLElement>('#script')
+  place.hidden = false
+  place.textContent = JSON.stringify(scriptToJson(recording.script('What I have done')), null, 1)
+  place.scrollTop = place.scrollHeight
+}
 
 /** What stands around the journey: the steps, and the switch that has been used up. */
 function drawAround(): void {

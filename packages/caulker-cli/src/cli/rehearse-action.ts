@@ -1,10 +1,21 @@
 import { CaulkerError, hint, messageOf } from 'caulker/inside/words'
 import { everyInvariant, scriptToJson, type Bounds, type Script } from 'caulker/inside/rehearse'
-import { playedText, rehearseText, reportJson, type RehearsedWiring, type RehearseReport } from 'caulker/inside/report'
+import {
+  liveText,
+  playedText,
+  rehearseText,
+  reportJson,
+  type RehearsedWiring,
+  type RehearseReport,
+  type TroubleReport,
+} from 'caulker/inside/report'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { EXIT } from '../node/exit.js'
+import type { ProbeJob } from '../node/probe-job.js'
 import { shown } from '../node/shown.js'
+import { troubleReport } from '../node/trouble-report.js'
+import type { RehearseAsked } from '../tasks/rehearse-task.js'
 import type { Doing } from '../tasks/task.js'
 import { createTaskThread, type TaskThread } from '../tasks/thread.js'
 import { deliver, interruptible, progressLine, terminalWidth, wantsColour } from './output.js'
@@ -57,13 +68,16 @@ async function exploreAll(
       bounds: boundsOf(options),
       ended,
       replay: 'npx caulker rehearse',
-      covers: options.cover !== undefined,
+      covers: options.cover !== undefined || isLive(options),
     })
     wirings.push(answer.wiring)
     scripts.push(...answer.scripts)
     if (answer.cover !== undefined) covers.push({ name, ...answer.cover })
   }
   done()
+  const live = isLive(options)
+    ? await playLive(thread, asked, { files: [], scripts: covers.flatMap((one) => one.scripts) }, options)
+    : undefined
   const left = names.filter((name) => wirings.every((wiring) => wiring.name !== name))
   const report: RehearseReport = {
     kind: 'rehearse',
@@ -74,7 +88,8 @@ async function exploreAll(
   }
   clear()
   const colour = options.output === undefined && wantsColour()
-  const text = rehearseText(report, { colour, width: terminalWidth() })
+  const shape = { colour, width: terminalWidth() }
+  const text = rehearseText(report, shape) + (live === undefined ? '' : `\n${liveText(live.played, shape)}`)
   const printed = { text: () => text, json: () => reportJson(report), junit: () => rehearseJunit(report) }[
     options.format
   ]()
@@ -83,9 +98,14 @@ async function exploreAll(
   if (options.cover !== undefined)
     for (const { name, scripts: all, passed, all: every } of covers)
       say(`${writeScripts(all, options.cover, name)}; they pass over ${passed} of ${every} transitions of ${name}`)
-  if (troubles.length > 0 || left.length > 0 || wirings.length === 0 || wirings.some((one) => one.ended === 'stopped'))
+  if (
+    report.troubles.length > 0 ||
+    left.length > 0 ||
+    wirings.length === 0 ||
+    wirings.some((one) => one.ended === 'stopped')
+  )
     return EXIT.unjudged
-  return wirings.some(({ leaks }) => leaks.length > 0) ? EXIT.leaks : EXIT.sound
+  return wirings.some(({ leaks }) => leaks.length > 0) || hasParted(live) ? EXIT.leaks : EXIT.sound
 }
 
 async function playAll(thread: TaskThread, paths: readonly string[], options: RehearseOptions): Promise<number> {
@@ -95,14 +115,75 @@ async function playAll(thread: TaskThread, paths: readonly string[], options: Re
     files: options.script ?? [],
     trail: options.play,
   })
+  const live = isLive(options)
+    ? await playLive(thread, { paths, only: options.only }, { files: options.script ?? [], scripts: [] }, options)
+    : undefined
   const colour = options.output === undefined && wantsColour()
-  const text = played.map((one) => playedText(one, { colour, width: terminalWidth() })).join('\n')
+  const shape = { colour, width: terminalWidth() }
+  const text = [
+    ...played.map((one) => playedText(one, shape)),
+    ...(live === undefined ? [] : [liveText(live.played, shape)]),
+  ].join('\n')
   deliver(
-    options.format === 'json' ? `${JSON.stringify({ kind: 'played', version: 1, scripts: played }, null, 2)}\n` : text,
+    options.format === 'json'
+      ? `${JSON.stringify({ kind: 'played', version: 1, scripts: played, ...(live === undefined ? {} : { live: live.played }) }, null, 2)}\n`
+      : text,
     text,
     options.output,
   )
-  return played.some(({ wrong, leaks }) => wrong !== undefined || leaks.length > 0) ? EXIT.leaks : EXIT.sound
+  if (live !== undefined && live.troubles.length > 0) {
+    say(live.troubles.map(({ file, says }) => `${file}: ${says}`).join('\n'))
+    return EXIT.unjudged
+  }
+  return hasParted(live) || played.some(({ wrong, leaks }) => wrong !== undefined || leaks.length > 0)
+    ? EXIT.leaks
+    : EXIT.sound
+}
+
+interface Live {
+  readonly played: NonNullable<RehearseReport['live']>
+  readonly troubles: readonly TroubleReport[]
+}
+
+function isLive({ live, browser }: RehearseOptions): boolean {
+  return live === true || browser === true
+}
+
+function hasParted(live: Live | undefined): boolean {
+  return live?.played.scripts.some(({ parted }) => parted !== undefined) === true
+}
+
+/** Scripts on a page of live components, in an embedded DOM or in a browser. */
+async function playLive(
+  thread: TaskThread,
+  asked: RehearseAsked,
+  what: { readonly files: readonly string[]; readonly scripts: readonly Script[] },
+  { browser, patience }: RehearseOptions,
+): Promise<Live> {
+  const plans = await thread.run('livePlan', { ...asked, ...what })
+  const jobs = plans.map(({ of, file, defines, scripts }): ProbeJob => ({
+    file,
+    tag: of,
+    defines,
+    seed: 1,
+    clauses: undefined,
+    gestures: [],
+    hung: [],
+    ...(patience === undefined ? {} : { patience }),
+    plays: { of, scripts },
+  }))
+  const nothing = () => undefined
+  const { outcomes, ranIn } =
+    browser === true
+      ? await (await import('../node/browser.js')).probeInBrowser(jobs, nothing, { workers: 2, endpoint: undefined })
+      : {
+          outcomes: await (await import('../node/embedded.js')).probeEmbedded(jobs, 2, nothing),
+          ranIn: 'an embedded DOM',
+        }
+  return {
+    played: { ranIn, scripts: outcomes.flatMap((one) => ('played' in one ? one.played : [])) },
+    troubles: outcomes.flatMap((one) => ('trouble' in one ? [troubleReport(one.trouble)] : [])),
+  }
 }
 
 function boundsOf({ edits, failures, pending, moves, states }: RehearseOptions): Partial<Bounds> {

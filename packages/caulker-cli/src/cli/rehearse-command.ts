@@ -19,6 +19,11 @@ export function rehearseCommand(exit: (code: number) => void): Command {
     .option('--play <steps>', 'play one trail instead, as a report prints it')
     .option('--save-scripts <folder>', 'write the trail to each leak as a script')
     .option('--cover <folder>', 'write the fewest scripts that pass over every transition')
+    .option(
+      '--live',
+      'play scripts on a page of live components too, in an embedded DOM: those that are named, else those that cover',
+    )
+    .option('--browser', 'the same in an installed Chromium')
     .addOption(
       new Option('--format <format>', 'how to print what was found').choices(['text', 'json', 'junit']).default('text'),
     )

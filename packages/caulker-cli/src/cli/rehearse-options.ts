@@ -12,6 +12,8 @@ export interface RehearseOptions {
   play?: string
   saveScripts?: string
   cover?: string
+  live?: boolean
+  browser?: boolean
   patience?: number
   explain?: string
 }

@@ -10,9 +10,10 @@ import {
   type NamedGesture,
   type ProbeReport,
 } from 'caulker/inside/probe'
+import { playLive, type PlayedLive } from 'caulker/inside/live'
 import { stepText } from 'caulker/inside/probe'
 import { installClock } from './probe-clock.js'
-import { brokeOff } from './probe-job.js'
+import { brokeOff, wiringIn, type Plays } from './probe-job.js'
 
 /** What a page is asked to probe; its modules are loaded by the functions that the bundle brings. */
 export interface PageJob {
@@ -24,12 +25,14 @@ export interface PageJob {
   readonly trusted?: boolean
   readonly hung: readonly string[]
   readonly adopts?: readonly string[]
+  readonly plays?: Plays
 }
 
 export type PageModule = () => Promise<Record<string, unknown>>
 export type PageResult =
   | { readonly report: ProbeReport }
   | { readonly adopted: readonly Adopted[] }
+  | { readonly played: readonly PlayedLive[] }
   | { readonly failed: string; readonly module: number }
 
 // Taken before any component is loaded, so that none can replace what the probe itself needs.
@@ -83,6 +86,7 @@ export async function runJob(
   beat: (step: string) => void,
 ): Promise<PageResult> {
   if (job.adopts !== undefined) return adoptAll(job.adopts, modules, beat)
+  if (job.plays !== undefined) return playAll(job.plays, modules, beat)
   let loading = 0
   try {
     const [contracts, ...defines] = modules
@@ -107,6 +111,31 @@ export async function runJob(
       throw brokeOff(job.tag, thrown)
     })
     return { report }
+  } catch (thrown) {
+    return { failed: messageOf(thrown), module: loading }
+  }
+}
+
+async function playAll(
+  { of, scripts }: Plays,
+  modules: readonly PageModule[],
+  beat: (step: string) => void,
+): Promise<PageResult> {
+  let loading = 0
+  try {
+    const [designs, ...defines] = modules
+    const wiring = wiringIn(designOf((await designs?.()) ?? {}), of)
+    for (const define of defines) {
+      loading++
+      await define()
+    }
+    loading = 0
+    const played: PlayedLive[] = []
+    for (const script of scripts) {
+      beat(script.title)
+      played.push(await playLive(wiring, script, { document, frames }))
+    }
+    return { played }
   } catch (thrown) {
     return { failed: messageOf(thrown), module: loading }
   }

@@ -84,7 +84,7 @@ async function runPage(
   job: ProbeJob,
   patienceOf: () => Patience,
 ): Promise<Tried> {
-  const { tag, seed, moves, clauses, gestures, trusted, hung, adopts } = job
+  const { tag, seed, moves, clauses, gestures, trusted, hung, adopts, plays } = job
   const page = await context.newPage()
   const patience = patienceOf()
   let at: string | undefined
@@ -102,10 +102,11 @@ async function runPage(
     const silence = new Promise<Tried>((resolve) => {
       watch = setInterval(() => patience.isOver() && resolve({ how: never(job), at }), WATCH_EVERY)
     })
-    const given = { tag, seed, moves, clauses, gestures, trusted, hung, adopts }
+    const given = { tag, seed, moves, clauses, gestures, trusted, hung, adopts, plays }
     const run = started(page, entry, given).then((result): Tried => {
       if (result === undefined) return { how: 'leaves the page or breaks it off', at }
       if ('report' in result) return { outcome: { job, report: result.report } }
+      if ('played' in result) return { outcome: { job, played: result.played } }
       if ('adopted' in result) return { outcome: { job, adopted: result.adopted } }
       const file = modulesOf(job)[result.module] ?? job.file
       return { outcome: { job, trouble: { file, place: undefined, says: result.failed } } }

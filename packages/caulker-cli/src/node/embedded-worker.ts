@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import { refuseUndefined } from 'caulker/inside/dom'
+import { playLive, type PlayedLive } from 'caulker/inside/live'
 import { adoptDefined, probe } from 'caulker/inside/probe'
 import { stepText } from 'caulker/inside/probe'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
@@ -8,7 +9,7 @@ import { beat } from './heartbeat.js'
 import { readDesign } from './read-contract.js'
 import { watchIntrinsics } from './intrinsics.js'
 import { createLoader, type Loader } from './load.js'
-import { brokeOff, type ProbeJob, type ProbeMessage } from './probe-job.js'
+import { brokeOff, wiringIn, type Plays, type ProbeJob, type ProbeMessage } from './probe-job.js'
 
 const isUnspoiled = watchIntrinsics()
 
@@ -37,7 +38,29 @@ function isUsedUp(): boolean {
 
 /** Probes one component after another. The thread is ended when a component never comes back. */
 async function work(job: ProbeJob): Promise<ProbeMessage> {
+  if (job.plays !== undefined) return playAll(job, job.plays)
   return job.adopts === undefined ? probeOne(job) : adoptAll(job, job.adopts)
+}
+
+async function playAll({ file, defines }: ProbeJob, { of, scripts }: Plays): Promise<ProbeMessage> {
+  const {
+    window: { document, frames },
+    load,
+  } = placeFor(defines)
+  let loading = file
+  try {
+    const wiring = wiringIn(await readDesign(file, load), of)
+    for (const module of defines) await load((loading = module))
+    loading = file
+    const played: PlayedLive[] = []
+    for (const script of scripts) {
+      beat(workerData as SharedArrayBuffer, script.title)
+      played.push(await playLive(wiring, script, { document, frames }))
+    }
+    return { kind: 'played', played, spoiled: isUsedUp() }
+  } catch (thrown) {
+    return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp() }
+  }
 }
 
 async function adoptAll(job: ProbeJob, tags: readonly string[]): Promise<ProbeMessage> {

@@ -92,5 +92,6 @@ function createThread(sharers: () => number): Thread {
 
 function outcomeOf(job: ProbeJob, message: ProbeMessage): ProbeOutcome {
   if (message.kind === 'done') return { job, report: message.report }
+  if (message.kind === 'played') return { job, played: message.played }
   return message.kind === 'adopted' ? { job, adopted: message.adopted } : { job, trouble: message.trouble }
 }

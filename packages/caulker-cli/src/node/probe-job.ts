@@ -1,5 +1,9 @@
 import { messageOf } from 'caulker/inside/words'
+import type { PlayedLive } from 'caulker/inside/live'
+import type { Script } from 'caulker/inside/rehearse'
 import type { Adopted, NamedGesture, ProbeReport } from 'caulker/inside/probe'
+import type { Design } from 'caulker/inside/check'
+import type { AnyScreen, Journey } from 'caulker/inside/wiring'
 import type { Trouble } from './errors.js'
 
 /** One component to probe, or modules whose elements are to be adopted, as it is sent to a thread or a page. */
@@ -21,20 +25,40 @@ export interface ProbeJob {
   readonly hung: readonly string[]
   /** Whether contracts are to be read off the elements that the modules define: these tags, or all where none is named. */
   readonly adopts?: readonly string[]
+  /** Scripts that are played on a page of live components, and the screen or journey that they are of. */
+  readonly plays?: Plays
+}
+
+export interface Plays {
+  readonly of: string
+  readonly scripts: readonly Script[]
 }
 
 export type ProbeMessage =
   | { readonly kind: 'done'; readonly report: ProbeReport; readonly spoiled: boolean }
   | { readonly kind: 'adopted'; readonly adopted: readonly Adopted[]; readonly spoiled: boolean }
+  | { readonly kind: 'played'; readonly played: readonly PlayedLive[]; readonly spoiled: boolean }
   | { readonly kind: 'trouble'; readonly trouble: Trouble; readonly spoiled: boolean }
 
 export type ProbeOutcome = {
   readonly job: ProbeJob
   /** The steps that did not come back, where there were any. */
   readonly hung?: readonly string[]
-} & ({ readonly report: ProbeReport } | { readonly adopted: readonly Adopted[] } | { readonly trouble: Trouble })
+} & (
+  | { readonly report: ProbeReport }
+  | { readonly adopted: readonly Adopted[] }
+  | { readonly played: readonly PlayedLive[] }
+  | { readonly trouble: Trouble }
+)
 
 /** What is wrong where a probe itself could not go on: the component that brought it there is named. Said in threads and in pages alike. */
 export function brokeOff(tag: string, thrown: unknown): Error {
   return new Error(`the probe of <${tag}> broke off: ${messageOf(thrown)}`)
+}
+
+/** The screen or journey of a name among what a file exports. */
+export function wiringIn({ screens, journeys }: Required<Design>, name: string): Journey | AnyScreen {
+  const found = [...journeys, ...screens].find((one) => one.name === name)
+  if (found === undefined) throw new Error(`there is no screen or journey '${name}' here any more`)
+  return found
 }

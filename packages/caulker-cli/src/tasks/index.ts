@@ -1,7 +1,7 @@
 import type { check, checkAgain } from './check-task.js'
 import type { compare } from './compare-task.js'
 import type { probePlan } from './probe-plan.js'
-import type { exploreOne, playScripts, rehearsePlan } from './rehearse-task.js'
+import type { exploreOne, livePlan, playScripts, rehearsePlan } from './rehearse-task.js'
 import type { sheet } from './sheet-task.js'
 
 /** Everything that runs code of the user's outside of a probe: each runs in a thread with limits. */
@@ -13,6 +13,7 @@ export interface Tasks {
   readonly rehearsePlan: typeof rehearsePlan
   readonly exploreOne: typeof exploreOne
   readonly playScripts: typeof playScripts
+  readonly livePlan: typeof livePlan
   readonly sheet: typeof sheet
 }
 export type TaskName = keyof Tasks
@@ -27,6 +28,7 @@ export async function loadTask<N extends TaskName>(name: N): Promise<Tasks[N]> {
     rehearsePlan: () => import('./rehearse-task.js'),
     exploreOne: () => import('./rehearse-task.js'),
     playScripts: () => import('./rehearse-task.js'),
+    livePlan: () => import('./rehearse-task.js'),
     sheet: () => import('./sheet-task.js'),
   }
   return ((await modules[name]()) as never as Tasks)[name]

@@ -9,15 +9,16 @@ import {
   playScript,
   scriptFromJson,
   whereOf,
+  withoutHosts,
   type Bounds,
   type FoundLeak,
-  type Move,
   type PlayedScript,
   type Script,
 } from 'caulker/inside/rehearse'
 import type { RehearsedLeak, RehearsedWiring, TroubleReport } from 'caulker/inside/report'
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
+import { setupFor } from '../node/config.js'
 import { locate } from '../node/locate.js'
 import { loadProject, type Project } from '../node/project.js'
 import { placeInJson, readJson } from '../node/read-json.js'
@@ -123,9 +124,40 @@ export const exploreOne = task(async (asked: ExploreAsked, around): Promise<Expl
       replay: `${asked.replay} ${shown(file)} --only ${asked.name}`,
     },
     scripts: told.map(({ trail, says }) => ({ kind: 'script', title: says, of: asked.name, steps: trail })),
-    cover: asked.covers ? coveringScripts(wiring, explored) : undefined,
+    cover: asked.covers ? withoutHosts(coveringScripts(wiring, explored)) : undefined,
   }
 })
+
+/** Where scripts are played live: the file of what they are of, and the modules that define its elements. */
+export interface LivePlan {
+  readonly of: string
+  readonly file: string
+  readonly defines: readonly string[]
+  readonly scripts: readonly Script[]
+}
+
+/** What has to be loaded to play some scripts on a page. */
+export const livePlan = task(
+  async (
+    {
+      files,
+      scripts,
+      ...asked
+    }: RehearseAsked & { readonly files: readonly string[]; readonly scripts: readonly Script[] },
+    around,
+  ): Promise<LivePlan[]> => {
+    const project = await projectAt(asked, around)
+    const all = [...scripts]
+    for (const file of files) all.push(...(await scriptsIn(resolve(file), project)))
+    const plans: LivePlan[] = []
+    for (const of of new Set(all.map((script) => script.of))) {
+      const file = placeOf(wiringNamed(project, of))?.file ?? ''
+      const { defines } = await setupFor(of, file, project.load)
+      plans.push({ of, file, defines, scripts: withoutHosts(all.filter((script) => script.of === of)) })
+    }
+    return plans
+  },
+)
 
 /** A script as it was played on the screen or journey that it is of. */
 export const playScripts = task(
@@ -226,18 +258,9 @@ function leakReport(wiring: Wiring, leak: FoundLeak, texts: Map<string, string>)
     mend,
     screen,
     ...positionOf(place === undefined ? undefined : locate(place, path, texts)),
-    trail: leak.trail.map(writtenMove),
+    trail: withoutHosts(leak.trail),
     ledger: ledgerOf(wiring, leak.trail, leak),
   }
-}
-
-/** A move as JSON can hold it: of a host object, what it is. */
-function writtenMove(move: Move): Move {
-  return JSON.parse(
-    JSON.stringify(move, (_name, value: unknown) =>
-      value instanceof File ? { host: 'File', name: value.name, type: value.type } : value,
-    ),
-  ) as Move
 }
 
 const files = new Map<string, File>()

@@ -5,6 +5,7 @@ export { elementMount, refuseUndefined, type ElementMountOptions } from './eleme
 export { deepActiveElement, isInside } from './focus.js'
 export { rememberRoots, shadowOf } from './roots.js'
 export {
+  driverOf,
   mountScreen,
   type MountedLive,
   type MountedScreen,
@@ -20,6 +21,7 @@ export {
   nativeColour,
   nativeDate,
   nativeFile,
+  nativeFor,
   nativeNumber,
   nativeOutput,
   nativeRadios,

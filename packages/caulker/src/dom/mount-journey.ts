@@ -27,6 +27,8 @@ export interface MountedJourney extends MountedLive {
   front(): string
   /** The screens that were entered, and at which of them a person is. */
   way(): { readonly entries: readonly string[]; readonly at: number }
+  /** To another entry of the way, where the browser's back and forward do not lead there. */
+  travel(at: number): void
   /** What a cell holds, by the name that the screen in front or the journey gives it. */
   read(name: string): unknown
   set(cell: string, value: unknown): string | undefined
@@ -102,6 +104,7 @@ export function mountJourney<J extends Journey<any>>(
     ...outside(live),
     front: driver.front,
     way: driver.way,
+    travel: driver.travel,
     read: driver.read,
     set: driver.set,
     setAll: driver.setAll,

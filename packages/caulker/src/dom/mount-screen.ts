@@ -1,4 +1,5 @@
-import { compile, type OpenDraft } from '../machine/index.js'
+import { CaulkerError } from '../words/index.js'
+import { compile, type Driver, type OpenDraft } from '../machine/index.js'
 import type { Mounted } from '../mount/index.js'
 import type { Answering, AnyScreen, ValueOf } from '../wiring/index.js'
 import type { Followable } from './follow.js'
@@ -111,6 +112,15 @@ export function mountScreen<S extends AnyScreen>(
   }
 }
 
+const DRIVER = Symbol('what drives it')
+
+/** What drives a mounted screen or journey: for what looks on from outside, such as a recorder. */
+export function driverOf(mounted: object): Driver {
+  const driver = (mounted as { [DRIVER]?: Driver })[DRIVER]
+  if (driver !== undefined) return driver
+  throw new CaulkerError('bad-argument', 'expected what mountScreen(…) or mountJourney(…) returned')
+}
+
 /** What screens and journeys let be seen and done alike. */
 export function outside({ driver, component, settled, whenSettled, follow, remove }: Live): MountedLive {
   return {
@@ -127,5 +137,6 @@ export function outside({ driver, component, settled, whenSettled, follow, remov
     follow: (...names) => follow(names),
     component,
     remove,
-  }
+    [DRIVER]: driver,
+  } as MountedLive
 }

@@ -23,6 +23,8 @@ interface Carrier {
   cellNames(cells: readonly number[]): readonly string[]
   bringBack(): void
   fault(fault: Fault): void
+  /** Something has come in from outside, and is not set off by what is being carried out. */
+  came(input: Input): void
   settled(): void
 }
 
@@ -107,6 +109,7 @@ export function chainOf(carrier: Carrier): Chain {
     isMounting: () => phase === 'mounting',
     take(input) {
       if (phase === 'ended' || phase === 'restoring') return
+      if (!inChain) outside(() => carrier.came(input))
       queue.push({ input, inChain })
       if (phase === 'quiet' && !stepping) run()
     },

@@ -49,6 +49,8 @@ export interface Driver extends Look {
   bring(slots: State): void
   /** Is told of each change once all that follows from it has settled, until the function that it gives is called. */
   watch(listener: (changes: readonly ChangeRecord[]) => void): () => void
+  /** Is told of each input that comes from outside, before it is taken, until the function that it gives is called. */
+  onInput(listener: (input: Input) => void): () => void
   /** Everything is mounted: what was heard meanwhile is taken now. */
   begin(): void
   /** Nothing is heard, told or called any more. */
@@ -79,6 +81,7 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
   /** What the slots held that changed since the watchers were told. */
   const seen = new Map<number, unknown>()
   const by = new Map<number, ChangeRecord['by']>()
+  const inputs = new Set<(input: Input) => void>()
 
   const chain: Chain = chainOf({
     isMounting: options.isMounting ?? false,
@@ -103,6 +106,7 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     cellNames: (cells) => cells.map((cell) => machine.cells[cell]?.name ?? ''),
     bringBack,
     fault: (fault) => host.fault?.(fault),
+    came: (input) => inputs.forEach((listener) => listener(input)),
     settled() {
       tellWatchers()
       host.settled?.()
@@ -279,6 +283,10 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     watch(listener) {
       watchers.add(listener)
       return () => void watchers.delete(listener)
+    },
+    onInput(listener) {
+      inputs.add(listener)
+      return () => void inputs.delete(listener)
     },
     begin() {
       if (chain.isMounting()) {

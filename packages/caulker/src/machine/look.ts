@@ -26,6 +26,8 @@ export interface Look {
   drafts(): readonly { name: string; draft: OpenDraft }[]
   pending(): readonly { id: number; operation: string; given: unknown; isWaiting: boolean }[]
   isSending(): boolean
+  /** The names of the cells of the screen in front, and of those that are shared. */
+  cellNames(): readonly string[]
   /** Every name that is bound on the screen in front, and what its owner holds. */
   sides(): readonly {
     fitting: string
@@ -123,6 +125,7 @@ export function lookIn(machine: Machine, state: () => State): Look {
           }),
         )
       }),
+    cellNames: () => [...front().places.cells.keys()],
     isSending: () => machine.screens.some(({ slots }) => state()[slots.phase] !== ''),
   }
 }

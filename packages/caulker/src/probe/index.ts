@@ -10,3 +10,5 @@ export { moveText, mountText, stepText, type Move, type Trail } from './stage/tr
 export type { HandAct, Hands } from './person/trusted.js'
 export { namedGestureProblem, type NamedGesture } from './person/named-gesture.js'
 export { LENT_DOCUMENT, probeSuite, type LentDocument, type SuiteOptions } from './suite.js'
+export { personAt, type Person } from './person/index.js'
+export { controlRefs, findControl, optionsOf, type ControlKind, type ControlRef } from './person/controls.js'

@@ -143,6 +143,20 @@ const rehearseReport = strict({
   ),
   troubles: Type.Array(trouble),
   left: Type.Optional(Type.Array(text)),
+  live: Type.Optional(
+    strict({
+      ranIn: text,
+      scripts: Type.Array(
+        strict({
+          title: text,
+          of: text,
+          ledger: Type.Array(rehearsedRow),
+          parted: Type.Optional(strict({ step: count, says: text })),
+          unplayed: Type.Optional(strict({ step: count, why: text })),
+        }),
+      ),
+    }),
+  ),
 })
 
 /** The JSON Schema (2020-12) of every JSON report of version 1. */

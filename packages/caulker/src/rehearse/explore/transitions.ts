@@ -27,6 +27,7 @@ function kindOf(move: Move): string {
   if ('press' in move) return `presses ${move.press}`
   if ('edit' in move) return `edits ${move.edit}`
   if ('leave' in move) return `leaves ${move.leave}`
+  if ('form' in move) return `${move.form}s the form`
   if ('travel' in move) return `goes ${move.travel}`
   if ('answer' in move) return `${move.answer} answers`
   if ('fail' in move) return `${move.fail} fails`

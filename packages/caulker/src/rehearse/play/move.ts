@@ -7,6 +7,8 @@ export type PersonMove =
   /** An event that reports no value, such as the press of a button: `next`, or `winch.done` where it has another name. */
   | { readonly press: string; readonly with?: unknown; readonly row?: string }
   | { readonly travel: 'back' | 'forward' }
+  /** Enter in a field, or a button of the form: the form is submitted or reset as the platform does it. */
+  | { readonly form: 'submit' | 'reset' }
 
 /** What a source answers to one of the calls that wait for it, the oldest where `which` does not say another. */
 export type SourceMove =
@@ -46,6 +48,7 @@ export function moveText(move: Move): string {
       ? `presses ${placed(fitting, move.row)}`
       : `does '${name}' at ${placed(fitting, move.row)}${carried}`
   }
+  if ('form' in move) return `${move.form}s the form`
   if ('travel' in move) return `goes ${move.travel} in the browser`
   if ('set' in move)
     return `the owner sets ${Object.entries(move.set)
@@ -78,5 +81,5 @@ function placed(name: string, row: string | undefined): string {
 
 /** Who does it, for a ledger: nothing where it is the person. */
 export function isPersons(move: Move): move is PersonMove {
-  return 'edit' in move || 'leave' in move || 'press' in move || 'travel' in move
+  return 'edit' in move || 'leave' in move || 'press' in move || 'travel' in move || 'form' in move
 }

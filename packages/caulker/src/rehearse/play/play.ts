@@ -1,5 +1,5 @@
 import { CaulkerError, hint } from '../../words/index.js'
-import { clauseOf, eventNames, isValue, valueClauses } from '../../contract/index.js'
+import { clauseOf, eventNames, isValue, valueClauses, type TSchema } from '../../contract/index.js'
 import type { PendingCall, PlannedStep, Wiring } from '../../machine/index.js'
 import { isPersons, nameIn, type Move } from './move.js'
 import { ownRulesOf } from './own-rules.js'
@@ -59,11 +59,12 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
     const clause = clauseOf(part.fitting.contract, name)
     if (clause === undefined || !isValue(clause))
       throw unknown(`'${fitting}' has no value`, name, Object.keys(part.fitting.contract.values))
-    const isTyped = clause.reports === 'edit' && (typeof to === 'string' || typeof to === 'number')
+    const isFree = isTyped(clause.type)
     driver.edit(fitting)
-    part.edit(name, to, isTyped)
+    part.edit(name, to, isFree && clause.reports === 'edit')
     focus = keyed(fitting, row)
-    if (!isUnfinished(part)) leave()
+    // What is chosen is finished with the choice; what is typed, once it is left.
+    if (!isFree || !isUnfinished(part)) leave()
   }
 
   function isUnfinished(part: Part): boolean {
@@ -140,6 +141,7 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
         throw new CaulkerError('bad-argument', `there is no screen to go ${move.travel} to`)
       return driver.travel(to)
     }
+    if ('form' in move) return move.form === 'submit' ? driver.submit() : driver.reset(true)
     if ('set' in move) return void driver.setAll(move.set)
     if ('pass' in move) return stage.parts().forEach((part) => part.pass(move.pass))
     const id = (answered as PendingCall).id
@@ -184,6 +186,14 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
     },
     perform,
   }
+}
+
+/** Whether a text or a number is typed letter by letter, and not chosen out of a few. */
+function isTyped(type: TSchema): boolean {
+  const { type: kind, anyOf } = type as { type?: string | readonly string[]; anyOf?: readonly TSchema[] }
+  if ('enum' in type || 'const' in type) return false
+  if (anyOf !== undefined) return anyOf.some(isTyped)
+  return [kind].flat().some((one) => one === 'string' || one === 'number' || one === 'integer')
 }
 
 function isAt(move: Move, focus: string | undefined): boolean {

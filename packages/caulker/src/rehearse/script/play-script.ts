@@ -8,6 +8,7 @@ import { moveText, nameIn } from '../play/move.js'
 import { nameOfWiring } from '../play/name.js'
 import { playOf, type Play } from '../play/play.js'
 import { keyed, shownIn } from '../play/sight.js'
+import { withHosts } from './hosts.js'
 import { isExpectation, type Expectation, type Script, type ScriptStep } from './model.js'
 
 /** What came of a script. */
@@ -73,7 +74,7 @@ export function playScript(
   let memory = BLANK
   let before = play.keep()
   const ledger = [rowOf(play, 'in the beginning', undefined, before, {})]
-  for (const [at, step] of script.steps.entries()) {
+  for (const [at, step] of withHosts(script).steps.entries()) {
     const place = `script '${script.title}', step ${at + 1}`
     const wrong = isExpectation(step) ? guarded(place, () => judge(play, step, sent, lost())) : undefined
     if (wrong !== undefined) {

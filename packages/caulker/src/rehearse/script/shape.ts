@@ -26,6 +26,10 @@ export const STEPS: Readonly<Record<string, TSchema>> = {
     'A person presses something.',
   ),
   travel: strict({ travel: Type.Enum(['back', 'forward']) }, 'A person goes back or forward in the browser.'),
+  form: strict(
+    { form: Type.Enum(['submit', 'reset']) },
+    'A person submits the form with Enter, or resets it, as the platform does it.',
+  ),
   answer: strict(
     { answer: operation('What answers'), given: Type.Optional(any('What it gives.')), which },
     'A source answers.',

@@ -92,4 +92,5 @@ export type ScriptStepOf<W> =
   | { readonly on: W extends Journey<infer U> ? Names<U> : string }
   | { readonly pass: number }
   | { readonly travel: 'back' | 'forward' }
+  | { readonly form: 'submit' | 'reset' }
   | { readonly lost: 'nothing' }

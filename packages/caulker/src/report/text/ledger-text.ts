@@ -4,9 +4,16 @@ import { wrapAnsi } from 'fast-wrap-ansi'
 import type { LedgerRow } from '../../probe/index.js'
 
 /** A ledger as a table, its rows counted from `first`, that fits the width: step by step what was heard, what the owner held, what the component said and what was shown. */
-export function ledgerLines(ledger: readonly LedgerRow[], width: number, ink: Ink, first = 1): string[] {
+export function ledgerLines(
+  ledger: readonly LedgerRow[],
+  width: number,
+  ink: Ink,
+  first = 1,
+  titles = TITLES,
+): string[] {
   const isHeard = ledger.some((row) => row.heard !== '')
-  const head = ['step', ...(isHeard ? ['heard'] : []), 'owner', 'component', 'shown']
+  const [step = '', ...others] = titles
+  const head = [step, ...(isHeard ? ['heard'] : []), ...others]
   const rows = ledger.map((row, at) => [
     `${at + first} ${row.step}`,
     ...(isHeard ? [row.heard] : []),
@@ -20,7 +27,7 @@ export function ledgerLines(ledger: readonly LedgerRow[], width: number, ink: In
   )
   const painted = rows.map((row, at) =>
     row.map((_, column) => {
-      const isOther = head[column] === 'component' && row[column] !== row[column - 1]
+      const isOther = column === head.length - 2 && row[column] !== row[column - 1]
       return (text: string) =>
         isOther ? ink.unsure(text) : column === 0 && at === rows.length - 1 ? ink.strong(text) : text
     }),
@@ -51,6 +58,7 @@ function rowLines(
   )
 }
 
+const TITLES = ['step', 'owner', 'component', 'shown']
 const GAP = 2
 
 /** The widest columns give way first. */

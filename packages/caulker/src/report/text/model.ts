@@ -1,6 +1,7 @@
 import type { Finding } from '../../check/index.js'
 import type { Change, ContractJson } from '../../contract/index.js'
 import type { ProbeReport } from '../../probe/index.js'
+import type { PlayedLive } from '../../live/index.js'
 import type { Explored, Move, RehearsedRow } from '../../rehearse/index.js'
 
 /** A file that could not be judged. */
@@ -100,6 +101,8 @@ export interface RehearseReport {
   readonly troubles: readonly TroubleReport[]
   /** The screens and journeys that were not rehearsed, where it was ended before. */
   readonly left?: readonly string[]
+  /** The scripts that were played on a page of live components, and where. */
+  readonly live?: { readonly ranIn: string; readonly scripts: readonly PlayedLive[] }
 }
 
 /** What was found of one screen or journey. */

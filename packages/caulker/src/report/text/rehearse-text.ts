@@ -1,4 +1,5 @@
 import { counted, inkFor, visibleIn, wrapped, type Ink } from '../../words/index.js'
+import type { PlayedLive } from '../../live/index.js'
 import type { PlayedScript } from '../../rehearse/index.js'
 import { ledgerLines } from './ledger-text.js'
 import type { RehearsedLeak, RehearsedWiring, RehearseReport } from './model.js'
@@ -158,4 +159,54 @@ export function playedText(
     0,
   ).map((line) => `    ${line}`)
   return `${[answer, '', ...ledger].join('\n')}\n`
+}
+
+/** Scripts as they were played on a page of live components: the answer first, then each that parted from its ideal. */
+export function liveText(
+  given: { readonly ranIn: string; readonly scripts: readonly PlayedLive[] },
+  { colour = false, width = 110 }: { colour?: boolean; width?: number } = {},
+): string {
+  const { ranIn, scripts } = visibleIn(given)
+  const ink = inkFor(colour)
+  const parted = scripts.filter((one) => one.parted !== undefined)
+  const unplayed = scripts.filter((one) => one.unplayed !== undefined)
+  const whole = scripts.length - parted.length - unplayed.length
+  const answer = `${counted(scripts.length, 'script')} played on a page of live components, in ${ranIn}: ${whole} as the ideal`
+  const lines = [
+    parted.length === 0 ? `${ink.good(answer)}.` : `${ink.bad(`${answer}, ${parted.length} not`)}.`,
+    ...partedLines(parted, width, ink),
+  ]
+  if (unplayed.length > 0)
+    lines.push(
+      '',
+      ink.strong('Could not be played to the end'),
+      ...unplayed.map(
+        ({ title, unplayed: at }) =>
+          `  ${ink.unsure('?')} ${wrapped(`${title}: at step ${at?.step}, ${at?.why}`, width, 4)}`,
+      ),
+    )
+  return `${lines.join('\n')}\n`
+}
+
+/** What parts in the same way is told once. */
+function partedLines(parted: readonly PlayedLive[], width: number, ink: Ink): string[] {
+  const known = new Map<string, number>()
+  for (const one of parted) known.set(one.parted?.says ?? '', (known.get(one.parted?.says ?? '') ?? 0) + 1)
+  const first = (one: PlayedLive) => parted.find((other) => other.parted?.says === one.parted?.says) === one
+  return parted.filter(first).flatMap((one) => {
+    const times = known.get(one.parted?.says ?? '') ?? 1
+    return [
+      '',
+      `${ink.bad('✗')} ${ink.strong(one.title)}${times > 1 ? ink.quiet(`  and ${counted(times - 1, 'other script', 'other scripts')}`) : ''}`,
+      `  ${wrapped(`at step ${one.parted?.step}, ${one.parted?.says}.`, width, 4)}`,
+      '',
+      ...ledgerLines(
+        one.ledger.map((row) => ({ ...row, heard: '' })),
+        width - 4,
+        ink,
+        0,
+        ['step', 'screen', 'live', 'ideal'],
+      ).map((line) => `    ${line}`),
+    ]
+  })
 }

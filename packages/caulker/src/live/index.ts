@@ -1,0 +1,2 @@
+export { playLive, type LiveStage, type PlayedLive } from './play-live.js'
+export { recorder, type Recorder } from './record.js'

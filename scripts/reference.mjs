@@ -2,10 +2,11 @@ import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { rules } from 'caulker'
 import { SECTIONS, WHOLE } from 'caulker/inside/contract'
+import { everyInvariant } from 'caulker/inside/rehearse'
 import { pageRules } from 'caulker/page'
 import { clauses } from 'caulker/probe'
 
-// npm run reference: writes docs/reference.md from the objects that check and probe themselves use.
+// npm run reference: writes docs/reference.md from the objects that check, rehearse and probe themselves use.
 if (process.argv[1] === fileURLToPath(import.meta.url)) writeFileSync('docs/reference.md', reference())
 
 /** The reference of every rule and clause. */
@@ -14,7 +15,7 @@ export function reference() {
   return (
     [
       '# Reference',
-      'Made by `npm run reference` from the rules and clauses themselves.',
+      'Made by `npm run reference` from the rules, invariants and clauses themselves.',
       '## What a contract says',
       'Each clause of a contract, from the one table that contracts are read, written, compared and explained by.',
       ...contractTables(),
@@ -28,6 +29,9 @@ export function reference() {
       ...about('design').map(ruleText),
       '## Findings about pages',
       ...pageRules.map(ruleText),
+      '## Invariants of a rehearsal',
+      'What every rehearsal sees to, without a word from the developer. A screen or journey waives one with its reason: `waives: { id: reason }`; its own are said in `always` and `never`.',
+      ...everyInvariant.map(({ id, title, why, mend }) => `### \`${id}\`\n\n**${title}.** ${why}\n\nMend: ${mend}`),
       '## Clauses of a probe',
       ...clauses.map(clauseText),
     ].join('\n\n') + '\n'

@@ -17,8 +17,9 @@ const BELOW: Record<string, string[]> = {
   dom: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal'],
   inspect: ['words', 'contract', 'dom'],
   probe: ['words', 'contract', 'wiring', 'mount', 'machine', 'ideal', 'dom'],
-  report: ['words', 'contract', 'check', 'rehearse', 'page', 'probe'],
-  node: ['words', 'contract', 'check', 'dom', 'probe', 'page', 'report'],
+  live: ['words', 'contract', 'mount', 'wiring', 'machine', 'rehearse', 'dom', 'probe'],
+  report: ['words', 'contract', 'check', 'rehearse', 'page', 'probe', 'live'],
+  node: ['words', 'contract', 'wiring', 'check', 'rehearse', 'dom', 'probe', 'live', 'page', 'report'],
   tasks: ['words', 'contract', 'check', 'rehearse', 'page', 'probe', 'report', 'node'],
   cli: ['words', 'contract', 'check', 'rehearse', 'page', 'probe', 'report', 'node', 'tasks'],
 }

@@ -38,7 +38,7 @@ const ENTRIES: Record<string, string[]> = {
     ...['nativeDate', 'nativeFile', 'nativeNumber', 'nativeOutput', 'nativeRadios', 'nativeRange', 'nativeSelect'],
     ...['nativeText', 'elementFrom', 'mountJourney'],
   ],
-  'caulker/inspector': ['inspector'],
+  'caulker/inspector': ['inspector', 'recorder'],
   'caulker/probe': ['adoptElement', 'clauses', 'probe', 'probeSuite', 'windowFrames'],
   'caulker/page': ['checkPages', 'markup', 'pageRules'],
   'caulker/report': ['checkSarif', 'checkText', 'probeText', 'reportJson', 'reportSchema', 'sheetText'],

@@ -42,7 +42,6 @@ const drafts = await rehearsed('bilge/rehearsed/drafts.screen.js')
 const loading = await rehearsed('bilge/rehearsed/loading.screen.js')
 const sending = await rehearsed('bilge/rehearsed/sending.screen.js')
 const ways = await rehearsed('bilge/rehearsed/ways.journey.js')
-const { haulOut } = await rehearsed('haul-out/screens/haul-out.journey.ts')
 
 const LEAKS: [what: string, wiring: never, invariant: string][] = [
   ['an older text is sent by Enter', sending['enterTooSoon'], 'sent-is-shown'],
@@ -224,13 +223,6 @@ describe('an exploration', () => {
       expect(explored.leaks.map(({ says }) => says)).to.eql([])
       expect(explored.ended).to.equal('all-seen')
     })
-
-  it('sees all states of the sound journey, and an end from everywhere that it asked', () => {
-    const explored = explore(haulOut as never, { edits: 1 })
-    expect(explored.leaks.map(({ says }) => says)).to.eql([])
-    expect([explored.ended, explored.left]).to.eql(['all-seen', 0])
-    expect(explored.ends?.asked).to.be.greaterThan(10)
-  })
 
   const counter = screen('counter', {
     cells: { isOpen: { type: Type.Boolean(), initial: false }, name: text },

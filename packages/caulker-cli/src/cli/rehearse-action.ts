@@ -58,18 +58,25 @@ async function exploreAll(
   const { signal, done } = interruptible()
   signal.addEventListener('abort', () => Atomics.store(new Int32Array(ended), 0, 1))
   const wirings: RehearsedWiring[] = []
+  const stuck: (TroubleReport & { readonly name: string })[] = []
   const scripts: Script[] = []
   const covers: { name: string; scripts: readonly Script[]; passed: number; all: number }[] = []
   for (const name of names) {
     if (signal.aborted) break
-    const answer = await thread.run('exploreOne', {
-      ...asked,
-      name,
-      bounds: boundsOf(options),
-      ended,
-      replay: 'npx caulker rehearse',
-      covers: options.cover !== undefined || isLive(options),
-    })
+    const answer = await tried(() =>
+      thread.run('exploreOne', {
+        ...asked,
+        name,
+        bounds: boundsOf(options),
+        ended,
+        replay: 'npx caulker rehearse',
+        covers: options.cover !== undefined || isLive(options),
+      }),
+    )
+    if ('trouble' in answer) {
+      stuck.push({ name, ...answer.trouble })
+      continue
+    }
     wirings.push(answer.wiring)
     scripts.push(...answer.scripts)
     if (answer.cover !== undefined) covers.push({ name, ...answer.cover })
@@ -78,13 +85,14 @@ async function exploreAll(
   const live = isLive(options)
     ? await playLive(thread, asked, { files: [], scripts: covers.flatMap((one) => one.scripts) }, options)
     : undefined
-  const left = names.filter((name) => wirings.every((wiring) => wiring.name !== name))
+  const left = names.filter((name) => [...wirings, ...stuck].every((one) => one.name !== name))
   const report: RehearseReport = {
     kind: 'rehearse',
     version: 1,
     wirings,
-    troubles,
+    troubles: [...troubles, ...stuck.map(({ file, says }) => ({ file, says })), ...(live?.troubles ?? [])],
     ...(left.length > 0 ? { left } : {}),
+    ...(live === undefined ? {} : { live: live.played }),
   }
   clear()
   const colour = options.output === undefined && wantsColour()
@@ -138,6 +146,17 @@ async function playAll(thread: TaskThread, paths: readonly string[], options: Re
   return hasParted(live) || played.some(({ wrong, leaks }) => wrong !== undefined || leaks.length > 0)
     ? EXIT.leaks
     : EXIT.sound
+}
+
+/** A wiring that never comes back spoils no other. */
+async function tried<R>(run: () => Promise<R>): Promise<R | { readonly trouble: TroubleReport }> {
+  try {
+    return await run()
+  } catch (thrown) {
+    if (!(thrown instanceof CaulkerError) || thrown.code !== 'bad-file') throw thrown
+    const [file = '', ...says] = thrown.message.split(': ')
+    return { trouble: { file, says: says.join(': ') } }
+  }
 }
 
 interface Live {

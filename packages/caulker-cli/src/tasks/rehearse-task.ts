@@ -19,6 +19,7 @@ import type { RehearsedLeak, RehearsedWiring, TroubleReport } from 'caulker/insi
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { setupFor } from '../node/config.js'
+import { withOddClock } from '../node/odd-clock.js'
 import { locate } from '../node/locate.js'
 import { loadProject, type Project } from '../node/project.js'
 import { placeInJson, readJson } from '../node/read-json.js'
@@ -90,18 +91,22 @@ export interface ExploreAnswer {
 /** Explores one screen or journey. */
 export const exploreOne = task(async (asked: ExploreAsked, around): Promise<ExploreAnswer> => {
   const project = await projectAt(asked, around)
+  const stuck = around.skip.find(({ says }) => says.startsWith(`'${asked.name}' `))
+  if (stuck !== undefined) throw new CaulkerError('bad-file', `${shown(stuck.file)}: ${stuck.says}`)
   const wiring = wiringNamed(project, asked.name)
   const file = placeOf(wiring)?.file ?? ''
   const isEnded = new Int32Array(asked.ended)
   around.begin({ file, what: 'rehearse', name: asked.name })
-  const explored = explore(wiring, {
-    ...asked.bounds,
-    makeHost,
-    progress(progress) {
-      around.begin({ file, what: 'rehearse', name: asked.name, ...progress })
-      return Atomics.load(isEnded, 0) === 0
-    },
-  })
+  const explored = withOddClock(() =>
+    explore(wiring, {
+      ...asked.bounds,
+      makeHost,
+      progress(progress) {
+        around.begin({ file, what: 'rehearse', name: asked.name, ...progress })
+        return Atomics.load(isEnded, 0) === 0
+      },
+    }),
+  )
   const { leaks, transitions, ends, ...rest } = explored
   const waived = leaks.flatMap((leak) => {
     const reason = waiverFor(wiring, leak)

@@ -140,6 +140,7 @@ function findingOf(rule: Rule, leak: Leak, owner: string, written: object): Find
     place: placeOf(written),
     path: leak.path ?? leak.at,
     ...(rule.about === 'design' && rule.needsWhole === true ? { needsWhole: true } : {}),
+    ...(rule.played === undefined ? {} : { played: rule.played }),
   }
 }
 

@@ -19,6 +19,7 @@ const finding = strict({
   subject: text,
   says: text,
   mend: text,
+  played: Type.Optional(text),
 })
 const ledgerRow = strict({ step: text, heard: text, owner: text, component: text, shown: text })
 const leak = strict({

@@ -12,6 +12,7 @@ export const copiedCell = screenRule({
   title: 'Two cells hold one truth',
   why: 'They are equal until something sets only one of them; from then on two parts of the screen show different values, and both look right.',
   mend: 'Keep one cell, and bind both places to it.',
+  played: 'copy-follows',
   leaking: `
 import { contract, oneWay, payload, screen, set, Type } from 'caulker'
 const pick = contract('berth-pick', { properties: { now: { type: Type.String() }, also: { type: Type.String() } }, events: { picked: { payload: Type.String() } } })

@@ -10,6 +10,7 @@ export const draftOverwrites = screenRule({
   title: 'Saving one field undoes another',
   why: 'Each draft is a copy from when its edit began. A save that writes other fields too brings their old values back over what was saved in between.',
   mend: 'Let each save write its own field only, with the key of the record.',
+  played: 'draft-writes-alone',
   leaking: `
 import { contract, draft, save, screen, Type } from 'caulker'
 const note = contract('log-note', { summary: 'A note', values: { text: { type: Type.String() } }, events: { done: {} } })

@@ -9,6 +9,7 @@ export const droppedSave = screenRule({
   title: 'A draft is dropped while it is being saved',
   why: 'The save is on its way, and the draft is gone: where it fails, what was typed is lost, and nobody can try again.',
   mend: 'Put what gives the draft up under then of the save, so that it follows the answer.',
+  played: 'leaving-discards',
   leaking: `
 import { contract, discard, draft, payload, save, screen, source, Type } from 'caulker'
 const office = source('yard-office', { note: { effect: 'updates', takes: Type.String() } })

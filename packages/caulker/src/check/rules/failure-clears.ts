@@ -11,6 +11,7 @@ export const failureClears = screenRule({
   title: 'A failure clears what was typed',
   why: 'The office is busy for a moment, and all that the person entered is gone: they have to enter it once more to try again.',
   mend: 'Keep what was entered when a call fails, and say what went wrong.',
+  played: 'failure-keeps-typed',
   leaking: `
 import { clear, contract, screen, source, submit, twoWay, Type } from 'caulker'
 const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ name: Type.String() }) } })

@@ -9,6 +9,7 @@ export const halfBound = screenRule({
   title: 'An edit is taken, and a change from outside is not shown',
   why: 'Owner and component agree only until something else changes the cell: a load, a clear or another field. From then on the person sees an old value.',
   mend: 'Bind the value with twoWay and drop the handler.',
+  played: 'shown-is-held',
   leaking: `
 import { contract, payload, screen, set, Type } from 'caulker'
 const note = contract('log-note', { values: { text: { type: Type.String(), default: '' } } })

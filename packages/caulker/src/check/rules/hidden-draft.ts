@@ -12,6 +12,7 @@ export const hiddenDraft = screenRule({
   title: 'A cancel only hides its draft',
   why: 'The field is gone from the screen and its draft is not: when it is shown again, what was cancelled is there, and may be saved.',
   mend: 'Discard the draft in the same action, or show the fitting with hidden: cleared.',
+  played: 'draft-stays-gone',
   leaking: `
 import { contract, draft, save, screen, set, shownWhile, Type } from 'caulker'
 const note = contract('log-note', { summary: 'A note', values: { text: { type: Type.String() } }, events: { done: {}, cancel: {} } })

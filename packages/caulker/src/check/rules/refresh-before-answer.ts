@@ -9,6 +9,7 @@ export const refreshBeforeAnswer = screenRule({
   title: 'A list is loaded again before the change has arrived',
   why: 'Both calls are on their way at once, and the load mostly wins: the person sees the old list, and only a reload brings the new entry.',
   mend: 'Put the refresh under then of the call, so that it follows the answer.',
+  played: 'read-after-write',
   leaking: `
 import { call, contract, load, oneWay, refresh, screen, source, Type } from 'caulker'
 const office = source('yard-office', { berths: { effect: 'reads', gives: Type.Array(Type.String()) }, free: { effect: 'creates' } })

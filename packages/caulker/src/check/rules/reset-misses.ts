@@ -9,6 +9,7 @@ export const resetMisses = screenRule({
   title: 'A reset forgets a part',
   why: 'The screen looks new, and one field still holds what the last person entered; it is sent with the next order.',
   mend: 'Take it into the scope of the reset, or name it under leaves.',
+  played: 'reset-is-whole',
   leaking: `
 import { contract, reset, screen, twoWay, Type } from 'caulker'
 const text = contract('yard-text', { summary: 'A text', values: { text: { type: Type.String() } }, events: { again: {} } })

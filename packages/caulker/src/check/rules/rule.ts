@@ -22,6 +22,8 @@ export interface Finding {
   readonly isExact?: boolean
   /** Whether more of the project than was given could show that nothing leaks. */
   readonly needsWhole?: true
+  /** The invariant of a rehearsal that this breaks once it is played: there it is seen step by step. */
+  readonly played?: string
 }
 
 /** What a rule yields: the part of the subject that leaks, and what is wrong there. */
@@ -43,6 +45,8 @@ export interface RuleTexts {
   /** What goes wrong for a person, and why. */
   readonly why: string
   readonly mend: string
+  /** The invariant of a rehearsal that shows it step by step, where only a run does. */
+  readonly played?: string
   /** A module that leaks by this rule alone, and the same module mended; both are run as the rule's test. */
   readonly leaking: string
   readonly mended: string

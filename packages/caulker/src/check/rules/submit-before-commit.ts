@@ -9,6 +9,7 @@ export const submitBeforeCommit = screenRule({
   title: 'What is sent may be older than what is typed',
   why: 'The field reports when it is left. Enter, a shortcut or a quick press sends before that, and the last thing typed is not in it.',
   mend: 'Send it with submit: every field commits before anything is sent.',
+  played: 'sent-is-shown',
   leaking: `
 import { call, contract, screen, source, twoWay, Type } from 'caulker'
 const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ name: Type.String() }) } })

@@ -14,6 +14,7 @@ export function checkText(given: CheckReport, options: { colour?: boolean; known
     lines.push(ink.quiet(`${counted(options.known ?? 0, 'known finding')} from the baseline not listed.`))
   for (const cause of causesOf(report.findings)) lines.push('', ...causeLines(cause, ink))
   lines.push(...troubleLines(report.troubles, ink))
+  lines.push(...playedLines(report.findings, ink))
   // What is long has scrolled its first line away.
   if (report.findings.length > A_SCREENFUL) lines.push('', answer(report, ink))
   if (report.findings.length > 0)
@@ -66,6 +67,18 @@ function causeLines(cause: Cause, ink: Ink): string[] {
     if (!isOneRule) lines.push(...mendLines(finding, ink))
   }
   return isOneRule ? [...lines, ...mendLines(first, ink)] : lines
+}
+
+/** What only a run shows step by step is named once, with the rehearsal that does. */
+function playedLines(findings: readonly LocatedFinding[], ink: Ink): string[] {
+  const played = findings.filter((finding) => finding.played !== undefined)
+  const files = [...new Set(played.flatMap(({ file }) => file ?? []))]
+  if (files.length === 0) return []
+  const what = [...new Set(played.flatMap(({ played: invariant }) => invariant ?? []))]
+  return [
+    '',
+    ink.quiet(`To see ${what.join(', ')} happen, step by step: caulker rehearse ${files.slice(0, 3).join(' ')}`),
+  ]
 }
 
 function whereText(finding: LocatedFinding, ink: Ink): string {

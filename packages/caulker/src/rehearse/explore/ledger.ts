@@ -1,5 +1,5 @@
 import { equal, printed, valueClauses } from '../../contract/index.js'
-import type { Wiring } from '../../machine/index.js'
+import type { SentCall, Wiring } from '../../machine/index.js'
 import { moveText, type Move } from '../play/move.js'
 import { playOf, type Play } from '../play/play.js'
 import { frontOf, shownIn, visibleParts } from '../play/sight.js'
@@ -17,6 +17,8 @@ export interface RehearsedRow {
 export interface LedgerAbout {
   readonly cells?: readonly number[]
   readonly fittings?: readonly string[]
+  /** What was sent in this step. */
+  readonly sent?: readonly SentCall[]
 }
 
 const MOST = 3
@@ -32,9 +34,9 @@ export function ledgerOf(
   let before = play.keep()
   const rows = [rowOf(play, 'in the beginning', undefined, before, about)]
   for (const move of trail) {
-    play.perform(move)
+    const { happened } = play.perform(move)
     const after = play.keep()
-    rows.push(rowOf(play, stepText(play, move, before, after), before, after, about))
+    rows.push(rowOf(play, stepText(play, move, before, after), before, after, { ...about, sent: happened.calls }))
     before = after
   }
   return rows
@@ -50,7 +52,7 @@ export function rowOf(
   step: string,
   before: Kept | undefined,
   after: Kept,
-  { cells = [], fittings = [] }: LedgerAbout,
+  { cells = [], fittings = [], sent = [] }: LedgerAbout,
 ): RehearsedRow {
   const isNew = (cell: number) => before !== undefined && !equal(before.slots[cell], after.slots[cell])
   const wanted = [...new Set([...cells, ...machine.cells.keys()])].filter((cell) => cells.includes(cell) || isNew(cell))
@@ -74,10 +76,13 @@ export function rowOf(
   const told = fields.sort((one, other) => Number(other.isMeant) - Number(one.isMeant)).slice(0, MOST)
   return {
     step,
-    owner: wanted
-      .slice(0, MOST)
-      .map((cell) => `${machine.cells[cell]?.name} ${printed(after.slots[cell], 40)}`)
-      .join(', '),
+    owner: [
+      ...wanted.slice(0, MOST).map((cell) => `${machine.cells[cell]?.name} ${printed(after.slots[cell], 40)}`),
+      ...sent.map(
+        ({ source, operation, given }) =>
+          `sends ${source}.${operation}${given === undefined ? '' : ` ${printed(given, 60)}`}`,
+      ),
+    ].join(', '),
     component: told.map(({ label, says }) => `${label} ${printed(says, 40)}`).join(', '),
     shown: told.map(({ shown }) => printed(shown, 40)).join(', '),
   }

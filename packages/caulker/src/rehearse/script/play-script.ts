@@ -103,7 +103,7 @@ export function playScript(
           known.add(key)
         }
     memory = remembered(play.plan, memory, step, before, played, after)
-    ledger.push(rowOf(play, moveText(step), before, after, aboutOf(play, step)))
+    ledger.push(rowOf(play, moveText(step), before, after, { ...aboutOf(play, step), sent: played.happened.calls }))
     before = after
   }
   return { title: script.title, of: name, ledger, leaks, wrong: undefined }

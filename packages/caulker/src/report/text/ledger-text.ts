@@ -27,7 +27,7 @@ export function ledgerLines(
   )
   const painted = rows.map((row, at) =>
     row.map((_, column) => {
-      const isOther = column === head.length - 2 && row[column] !== row[column - 1]
+      const isOther = titles === TITLES && column === head.length - 2 && row[column] !== row[column - 1]
       return (text: string) =>
         isOther ? ink.unsure(text) : column === 0 && at === rows.length - 1 ? ink.strong(text) : text
     }),

@@ -5,6 +5,9 @@ import { ledgerLines } from './ledger-text.js'
 import type { RehearsedLeak, RehearsedWiring, RehearseReport } from './model.js'
 import { troubleLines } from './trouble-text.js'
 
+/** Several fields may stand in one row, so that none is marked for differing from its owner. */
+const REHEARSED = ['step', 'owner', 'component', 'shown']
+
 /** A rehearsal as text for people: the answer first, then each wiring that leaks with its trails, then what is sound. */
 export function rehearseText(
   given: RehearseReport,
@@ -96,6 +99,7 @@ function causeLines(
       width - 4,
       ink,
       0,
+      REHEARSED,
     ).map((line) => `    ${line}`),
     '',
     `    ${ink.quiet('replay')}   ${wiring.replay} --play '${JSON.stringify(first.trail).replaceAll("'", "'\\''")}'`,
@@ -157,6 +161,7 @@ export function playedText(
     width - 4,
     ink,
     0,
+    REHEARSED,
   ).map((line) => `    ${line}`)
   return `${[answer, '', ...ledger].join('\n')}\n`
 }

@@ -1,0 +1,54 @@
+import type { Script } from 'caulker/inside/rehearse'
+import type { RehearseReport, TroubleReport } from 'caulker/inside/report'
+import type { ProbeJob } from '../node/probe-job.js'
+import { troubleReport } from '../node/trouble-report.js'
+import type { RehearseAsked } from '../tasks/rehearse-task.js'
+import type { TaskThread } from '../tasks/thread.js'
+import type { RehearseOptions } from './rehearse-options.js'
+
+/** Scripts as they were played on live components, and what could not be loaded. */
+export interface Live {
+  readonly played: NonNullable<RehearseReport['live']>
+  readonly troubles: readonly TroubleReport[]
+}
+
+export function isLive({ live, browser }: RehearseOptions): boolean {
+  return live === true || browser === true
+}
+
+export function hasParted(live: Live | undefined): boolean {
+  return live?.played.scripts.some(({ parted }) => parted !== undefined) === true
+}
+
+/** Scripts on a page of live components, in an embedded DOM or in a browser. */
+export async function playLive(
+  thread: TaskThread,
+  asked: RehearseAsked,
+  what: { readonly files: readonly string[]; readonly scripts: readonly Script[] },
+  { browser, patience }: RehearseOptions,
+): Promise<Live> {
+  const plans = await thread.run('livePlan', { ...asked, ...what })
+  const jobs = plans.map(({ of, file, defines, scripts }): ProbeJob => ({
+    file,
+    tag: of,
+    defines,
+    seed: 1,
+    clauses: undefined,
+    gestures: [],
+    hung: [],
+    ...(patience === undefined ? {} : { patience }),
+    plays: { of, scripts },
+  }))
+  const nothing = () => undefined
+  const { outcomes, ranIn } =
+    browser === true
+      ? await (await import('../node/browser.js')).probeInBrowser(jobs, nothing, { workers: 2, endpoint: undefined })
+      : {
+          outcomes: await (await import('../node/embedded.js')).probeEmbedded(jobs, 2, nothing),
+          ranIn: 'an embedded DOM',
+        }
+  return {
+    played: { ranIn, scripts: outcomes.flatMap((one) => ('played' in one ? one.played : [])) },
+    troubles: outcomes.flatMap((one) => ('trouble' in one ? [troubleReport(one.trouble)] : [])),
+  }
+}

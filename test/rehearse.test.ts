@@ -300,6 +300,22 @@ describe('an exploration', () => {
     ])
   })
 
+  it('says in one line what is wrong with a sentence', () => {
+    const made = () =>
+      screen('pitch', { cells: {}, fittings: {}, always: () => ({ 'it is warm': true as never }), bind: () => ({}) })
+    expect(made).to.throw(CaulkerError, /screen 'pitch': always must say of “it is warm” how it is reckoned/)
+    const other = screen('pitch', {
+      cells: {},
+      fittings: {},
+      always: () => ({ 'it is warm': reckon([{ kind: 'cell', name: 'heat' }], () => true) }),
+      bind: () => ({}),
+    })
+    expect(() => explore(other)).to.throw(
+      CaulkerError,
+      /“it is warm” is reckoned from 'heat', which is neither a cell nor/,
+    )
+  })
+
   it('knows the invariants that a wiring may waive', () =>
     expect(INVARIANTS).to.eql(everyInvariant.map(({ id }) => id)))
 })

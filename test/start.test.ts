@@ -25,7 +25,7 @@ describe('starting in a project', () => {
       'No leaks in 1 component: 3 held, in an embedded DOM.',
     ])
     const { scripts } = JSON.parse(readFileSync(join(folder, 'package.json'), 'utf8')) as { scripts: { leaks: string } }
-    expect(scripts.leaks).to.equal('caulker check && caulker probe')
+    expect(scripts.leaks).to.equal('caulker check && caulker rehearse && caulker probe')
     writeFileSync(join(folder, 'main.js'), '// mine')
     expect((await caulker('start', folder)).out).to.match(/^1 contract is here already\.\n/)
     expect(readFileSync(join(folder, 'main.js'), 'utf8')).to.equal('// mine')

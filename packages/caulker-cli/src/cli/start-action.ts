@@ -11,7 +11,6 @@ import { adopted, writeAdopted } from './adopt-action.js'
 import { terminalWidth, wantsColour } from './output.js'
 
 const CONTRACTS = 'contracts'
-const SCRIPT = 'caulker check && caulker probe'
 
 /** Begins in a project: adopts the components that are there, or writes a first one, and says what comes next. */
 export async function start(folder: string, browser: boolean, exit: (code: number) => void): Promise<void> {
@@ -59,14 +58,16 @@ async function adoptAll(folder: string, definers: readonly string[], browser: bo
 
 /** Puts the checks into the scripts of the project, so that a pipeline can run them; gives what was done. */
 function addScript(folder: string): string {
+  const isWired = search(folder, ['**/*.{screen,journey}.{ts,js,mts,mjs}']).length > 0
+  const script = ['caulker check', ...(isWired ? ['caulker rehearse'] : []), 'caulker probe'].join(' && ')
   const file = join(folder, 'package.json')
   const before = existsSync(file)
     ? (JSON.parse(readFileSync(file, 'utf8')) as { scripts?: Record<string, string> })
     : { private: true, type: 'module' }
   const { scripts = {} } = before as { scripts?: Record<string, string> }
   if (scripts['leaks'] !== undefined) return `package.json has a script 'leaks' already: ${scripts['leaks']}`
-  writeFileSync(file, `${JSON.stringify({ ...before, scripts: { ...scripts, leaks: SCRIPT } }, null, 2)}\n`)
-  return `package.json has a script for your pipeline now: npm run leaks (${SCRIPT})`
+  writeFileSync(file, `${JSON.stringify({ ...before, scripts: { ...scripts, leaks: script } }, null, 2)}\n`)
+  return `package.json has a script for your pipeline now: npm run leaks (${script})`
 }
 
 function next(folder: string, script: string): string[] {
@@ -77,6 +78,7 @@ function next(folder: string, script: string): string[] {
     '',
     'Next:',
     `  ${at}npx caulker check     contracts and screens, at rest`,
+    `  ${at}npx caulker rehearse  screens, played to the end without a page`,
     `  ${at}npx caulker probe     the live components, operated; --browser does it in Chromium`,
     `  ${at}npx caulker sheet     what they promise`,
   ]

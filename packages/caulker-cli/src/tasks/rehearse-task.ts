@@ -260,7 +260,7 @@ function leakReport(wiring: Wiring, leak: FoundLeak, texts: Map<string, string>)
     invariant: id,
     title,
     says: leak.says,
-    mend,
+    mend: leak.mend ?? mend,
     screen,
     ...positionOf(place === undefined ? undefined : locate(place, path, texts)),
     trail: withoutHosts(leak.trail),

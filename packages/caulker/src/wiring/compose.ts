@@ -93,11 +93,27 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     reset: draft.reset && { to: draft.reset.to, cells: draft.reset.cells, leaves: draft.reset.leaves ?? [] },
     keeps: [...(draft.keeps ?? [])],
     waives: { ...draft.waives },
-    always: { ...(draft.always?.(its) as Record<string, Reckoned<unknown>> | undefined) },
-    never: { ...(draft.never?.(its) as Record<string, Reckoned<unknown>> | undefined) },
+    always: sentencesOf(who, 'always', draft.always?.(its)),
+    never: sentencesOf(who, 'never', draft.never?.(its)),
     commands: actionsOf(draft.commands),
     readings: { ...draft.readings?.(its) } as never,
   }
+}
+
+/** What a wiring says of itself: each sentence with what is reckoned for it. */
+export function sentencesOf(
+  who: string,
+  part: 'always' | 'never',
+  written: unknown,
+): Readonly<Record<string, Reckoned<unknown>>> {
+  const sentences = Object.entries((written ?? {}) as object) as [string, Partial<Reckoned<unknown>> | null][]
+  for (const [sentence, one] of sentences)
+    if (one?.kind !== 'reckoned' || !Array.isArray(one.inputs) || typeof one.compute !== 'function')
+      throw new CaulkerError(
+        who.startsWith('journey') ? 'malformed-journey' : 'malformed-screen',
+        `${who}: ${part} must say of “${sentence}” how it is reckoned, such as reckon([cells.low, cells.high], (low, high) => low < high)`,
+      )
+  return Object.fromEntries(sentences) as Record<string, Reckoned<unknown>>
 }
 
 function submitClause(

@@ -1,6 +1,6 @@
 import { CaulkerError, hint } from '../words/index.js'
 import { mapValues, rememberPlace, type SchemaMap, type Static, type Waivers } from '../contract/index.js'
-import { cellClause, named } from './compose.js'
+import { cellClause, named, sentencesOf } from './compose.js'
 import { isScreen } from './screen.js'
 import type { AnyScreen, CellClause, CellDraft, Screen } from './screen-model.js'
 import type { Cell, Reckoned } from './tokens.js'
@@ -97,8 +97,8 @@ export function journey<S extends SchemaMap, const U extends Record<string, AnyS
       mapValues(of as object, (cell) => (cell as { name: string }).name),
     ),
     leaving: draft.leaving ?? 'keep',
-    always: { ...draft.always?.(cells as never) },
-    never: { ...draft.never?.(cells as never) },
+    always: sentencesOf(`journey '${name}'`, 'always', draft.always?.(cells as never)),
+    never: sentencesOf(`journey '${name}'`, 'never', draft.never?.(cells as never)),
     waives: { ...draft.waives },
   }
   rememberPlace(made, journey)

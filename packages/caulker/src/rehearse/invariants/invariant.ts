@@ -21,6 +21,8 @@ export interface Leaking {
   /** What tells this leak from others of the invariant: names of cells, fittings and operations. */
   readonly subject: string
   readonly says: string
+  /** A mend that knows the case better than the invariant's own. */
+  readonly mend?: string
   /** The cells and fittings that a ledger has to show. */
   readonly cells?: readonly number[]
   readonly fittings?: readonly string[]

@@ -20,6 +20,7 @@ export const sentIsWhole = invariant({
         yield {
           subject: `${name} (type)`,
           says: `${name} is sent ${offTypeText(site.operation.takes, call.given)}`,
+          mend: 'Say needs for it, so that it is held back while it is empty; or let the operation take all that the cell may hold.',
           cells: slots.filter((slot) => slot < machine.cells.length),
           ...at,
         }

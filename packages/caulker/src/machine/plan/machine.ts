@@ -290,7 +290,7 @@ export interface PendingCall {
 
 export interface Problem {
   readonly text: string
-  readonly from: 'refusal' | 'validity' | 'answer' | 'draft' | 'way'
+  readonly from: 'refusal' | 'bound' | 'validity' | 'answer' | 'draft' | 'way'
   /** A refusal waits until the field is left, or a submit is tried. */
   readonly isShown: boolean
 }

@@ -1,8 +1,8 @@
-import { settle, typeText } from '../../contract/index.js'
+import { equal, settle, typeText, type Settled } from '../../contract/index.js'
 import type { BoundName } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import { computeWaiting } from './reckon.js'
-import { entries, keyOf, put, screenOf, setProblem, was, write, type Proposal, type Work } from './work.js'
+import { entries, keyOf, problemsOf, put, screenOf, setProblem, was, write, type Proposal, type Work } from './work.js'
 
 /** Type and `amend`, at once; bounds, step and `refuse` are judged when the whole transaction stands. */
 export function propose(work: Work, cell: number, value: unknown, from: Partial<Omit<Proposal, 'value'>> = {}): void {
@@ -71,10 +71,22 @@ export function holdBounds(work: Work): void {
         const settled = atBounds(work, bound, slots[cell], { by, movedFrom })
         if (settled.stands) write(work, cell, settled.value)
         else turnDown(work, cell, settled.reason)
+        sayOutside(work, bound, cell, settled)
       }
     }
     computeWaiting(work)
   }
+}
+
+/** A bound that has moved and left a value outside says so beside its field, as long as it is. */
+function sayOutside(work: Work, bound: BoundName, cell: number, settled: Settled): void {
+  const screen = work.machine.fittings[bound.fitting]?.screen
+  if (screen === undefined) return
+  const said = problemsOf(work, screen)[`${cell}`]
+  if (settled.stands) {
+    if (said?.from === 'bound') setProblem(work, screen, `${cell}`)
+  } else if (said === undefined && equal(work.slots[cell], was(work, cell)) && !work.proposed.has(cell))
+    setProblem(work, screen, `${cell}`, { text: settled.reason, from: 'bound' })
 }
 
 /** Each entry of a list keeps to the bounds of the value that shows its member. */

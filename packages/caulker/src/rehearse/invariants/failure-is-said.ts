@@ -8,11 +8,17 @@ export const failureIsSaid = invariant({
   why: 'Where nothing is said, a person takes it for done, or waits for ever.',
   mend: 'Show states.problem() somewhere on the screen, or do something that is seen in fails.',
   watches: 'failures',
-  *judge({ plan, move, answered, after, happened }) {
+  *judge({ plan, move, answered, before, after, happened }) {
     if (move === undefined || answered === undefined || !('fail' in move || 'never' in move)) return
     const { machine } = plan
     const site = machine.sites[answered.site]
     if (site === undefined || site.screen !== frontOf(after, machine)) return
+    // What was discarded meanwhile is nobody's concern any more.
+    if (
+      site.kind === 'save' &&
+      answered.drafts.every((at) => before.slots[machine.drafts[at]?.slot ?? -1] === undefined)
+    )
+      return
     const isSaid =
       happened.problems.some(({ text }) => text !== '') ||
       happened.went.length > 0 ||

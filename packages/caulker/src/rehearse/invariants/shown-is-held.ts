@@ -16,7 +16,14 @@ export const shownIsHeld = invariant({
       if (component.isPending(part.state) || isUnfinished(machine, after, fitting)) continue
       for (const bound of fitting.bound) {
         const clause = clauseOf(fitting.contract, bound.name)
-        if (bound.isConstant || clause === undefined || (isValue(clause) && clause.lastWord === 'self')) continue
+        // What is wrong a component may say by itself.
+        if (
+          bound.name === fitting.contract.problem ||
+          bound.isConstant ||
+          clause === undefined ||
+          (isValue(clause) && clause.lastWord === 'self')
+        )
+          continue
         const held = heldFor(after, machine, bound, row)
         const shown = component.standing(part.state, bound.name)
         if (held === undefined || equal(held, shown)) continue

@@ -33,6 +33,7 @@ import { nativeButton, nativeOutput, nativeText } from 'caulker/dom'
 import { everyInvariant, moveText } from 'caulker/inside/rehearse'
 import { INVARIANTS } from 'caulker/inside/wiring'
 import { resolve } from 'node:path'
+import { soundWirings } from './support/sound-wirings.js'
 import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 
 const loaded = createLoader()
@@ -222,6 +223,14 @@ describe('an exploration', () => {
       const explored = explore(made() as never)
       expect(explored.leaks.map(({ says }) => says)).to.eql([])
       expect(explored.ended).to.equal('all-seen')
+    })
+
+  for (const wiring of soundWirings)
+    it(`says nothing of a sound one, whatever is done with it: ${wiring.name}`, () => {
+      const explored = explore(wiring)
+      expect(explored.leaks.map(({ says }) => says)).to.eql([])
+      expect(explored.states).to.be.greaterThan(5)
+      expect(explored.ends?.unknown ?? 0).to.equal(0)
     })
 
   const counter = screen('counter', {

@@ -67,8 +67,11 @@ export function invariant(made: Invariant): Invariant {
   return made
 }
 
-/** What was sent in this move that changes something there. */
-export function* sentIn({ plan: { machine }, happened, after }: Passage): Iterable<{
+/** What was sent in this move: what changes something there, or, with `reads`, what is asked for by an action as well. */
+export function* sentIn(
+  { plan: { machine }, happened, after }: Passage,
+  reads = false,
+): Iterable<{
   readonly call: PendingCall
   readonly site: CallSite
   readonly name: string
@@ -77,7 +80,11 @@ export function* sentIn({ plan: { machine }, happened, after }: Passage): Iterab
   for (const { id } of happened.calls) {
     const call = pending.find((one) => one.id === id)
     const site = call === undefined ? undefined : machine.sites[call.site]
-    if (call !== undefined && site !== undefined && site.operation.effect !== 'reads')
+    if (
+      call !== undefined &&
+      site !== undefined &&
+      (site.operation.effect !== 'reads' || (reads && site.kind !== 'load'))
+    )
       yield { call, site, name: operationName(site) }
   }
 }

@@ -12,7 +12,7 @@ export const sentIsShown = invariant({
   watches: 'sends',
   *judge(passage) {
     const { plan, before, middle, after } = passage
-    for (const { call, site, name } of sentIn(passage))
+    for (const { call, site, name } of sentIn(passage, true))
       for (const [member, slot] of slotsGiven(site.given))
         for (const { key, link } of visibleLinks(plan, before)) {
           if (link.cell !== slot || (site.kind === 'save' && link.kind === 'draft')) continue

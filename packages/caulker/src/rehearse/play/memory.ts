@@ -38,7 +38,6 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
   const site = answered === undefined ? undefined : machine.sites[answered.site]
   if ('answer' in move && site !== undefined && answered !== undefined) {
     if (site.operation.effect !== 'reads') for (const cell in answered.saves) typed.drop(Number(cell))
-    if (site.kind === 'submit') for (const cell of machine.screens[site.screen]?.edited ?? []) typed.drop(cell)
     // One that came too late for what a person has entered meanwhile was not taken over.
     if (site.into >= 0 && site.operation.effect === 'reads' && !typed.has(site.into))
       loaded.set(site.into, after.slots[site.into])

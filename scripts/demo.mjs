@@ -31,7 +31,7 @@ for (const { component, leak } of best) {
 }
 print('')
 print(
-  `All of it: ${ink.strong('npx caulker check examples/bilge')} and ${ink.strong('npx caulker probe examples/bilge')}; the page: ${ink.strong('npm run example')}`,
+  `All of it: ${ink.strong('npx caulker check examples/bilge')}, then ${ink.strong('rehearse')} and ${ink.strong('probe')} in place of check; the page: ${ink.strong('npm run example')}`,
 )
 if (sound.code !== 0 || leaking.code !== 1)
   print('This is not what the demo is made to show: please look into it with the commands above.')

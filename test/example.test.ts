@@ -24,7 +24,7 @@ describe('the journey of the boatyard', () => {
   })
   beforeEach(async () => {
     page = await browser.newPage()
-    page.setDefaultTimeout(5_000)
+    page.setDefaultTimeout(30_000)
     wrong.length = 0
     page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()))
     page.on('pageerror', ({ message }) => wrong.push(message))

@@ -9,6 +9,7 @@ export const nativeButton = /* @__PURE__ */ native(
     properties: { text: { type: plain<string>({ type: 'string' }) }, disabled: flag },
     events: { press: { payload: plain<unknown>({}) } },
     commands: { focus: { effect: 'focus' } },
+    locks: { disabled: 'disabled' },
   }),
   {
     expects: 'a button (<button>)',

@@ -1,7 +1,7 @@
 import type { Machine, PendingCall, Way } from '../../machine/index.js'
 import type { Kept } from '../play/stage.js'
 import type { Memory } from '../play/memory.js'
-import type { Purse } from '../play/offers.js'
+import type { Purse } from '../play/purse.js'
 
 /** A state as two numbers of 32 bits: all that can change and matters for what comes, and what is remembered. */
 export interface Hash {

@@ -1,19 +1,12 @@
 import { equal, isEmpty, valueClauses } from '../../contract/index.js'
 import { slotsGiven, type FittingPlan, type PendingCall } from '../../machine/index.js'
-import { nameIn, type Move } from './move.js'
+import type { Move } from './move.js'
 import type { KeptPlay } from './play.js'
 import type { Plan } from './plan.js'
-import { frontOf, keyed, shownIn, visibleParts, type VisiblePart } from './sight.js'
+import { isAbout, type Purse } from './purse.js'
+import { frontOf, shownIn, visibleParts, type VisiblePart } from './sight.js'
 import type { KeptPart } from './stage.js'
 import { entered, given, samplesFor, type MakeHost } from './values.js'
-
-/** How much may still be done on a trail. */
-export interface Purse {
-  readonly edits: number
-  readonly failures: number
-  /** The part of the wiring that this trail is about, once something in it was edited; below 0 before. */
-  readonly part: number
-}
 
 /** Everything that a person, the owner, the sources and time can do now. */
 export function offers(plan: Plan, kept: KeptPlay, purse: Purse, makeHost: MakeHost): Move[] {
@@ -28,46 +21,6 @@ export function offers(plan: Plan, kept: KeptPlay, purse: Purse, makeHost: MakeH
     ...travels(plan, kept),
     ...passes(kept),
   ]
-}
-
-/** One trail is about one part of the wiring, and about what has to be filled in to get on. */
-function isAbout({ touching }: Plan, { part }: Purse, cell: number): boolean {
-  return part < 0 || touching.isGate(cell) || touching.partOf(cell) === part
-}
-
-/** The part that a trail is about after a move: the first that is edited and is not only a gate. */
-export function partAfter(plan: Plan, { parts }: KeptPlay, { part }: Purse, move: Move): number {
-  if (part >= 0) return part
-  const cell =
-    'edit' in move ? editedCell(plan, parts, move) : 'set' in move ? setCell(plan, move) : loadedCell(plan, move)
-  if (cell < 0) return -1
-  const isUsual = 'edit' in move && plan.touching.isGate(cell) && isPlain(plan, cell, move.to)
-  return isUsual ? -1 : plan.touching.partOf(cell)
-}
-
-/** Whether something that has to be filled in is filled in with the first that comes to mind. */
-function isPlain({ machine }: Plan, cell: number, to: unknown): boolean {
-  const clause = machine.cells[cell]
-  const first = clause && samplesFor(clause.type).find((one) => !isEmpty(one) && !equal(one, clause.initial))
-  return equal(to, first)
-}
-
-function editedCell({ links }: Plan, parts: KeptPlay['parts'], { edit, row }: Extract<Move, { edit: string }>): number {
-  const { fitting, name } = nameIn(edit)
-  const part = parts.get(keyed(fitting, row))?.part
-  return links[part?.index ?? -1]?.find(({ value }) => value.name === name)?.cell ?? -1
-}
-
-/** A load that fails is what its trail is about. */
-function loadedCell({ machine }: Plan, move: Move): number {
-  const name = 'fail' in move ? move.fail : 'never' in move ? move.never : ''
-  const sites = machine.sites.filter(({ source, operation }) => `${source}.${operation.name}` === name)
-  return sites.every(({ kind }) => kind === 'load') ? (sites[0]?.into ?? -1) : -1
-}
-
-function setCell({ machine }: Plan, { set }: Extract<Move, { set: object }>): number {
-  const [name] = Object.keys(set)
-  return machine.cells.findIndex((cell) => cell.name === name || cell.name.endsWith(`.${name}`))
 }
 
 function leaves({ focus, parts }: KeptPlay): Move[] {
@@ -98,7 +51,7 @@ function edits(plan: Plan, kept: KeptPlay, purse: Purse, makeHost: MakeHost): Mo
   })
 }
 
-/** What is rendered and not disabled; of rows, only the first and the last: the others are like them. */
+/** What is rendered and not disabled; of rows, only the first: the others are like it. */
 function operable(kept: KeptPlay): readonly VisiblePart[] {
   return visibleParts(kept).filter(({ part }) => !isLocked(part, 'disabled') && isFirstRow(kept, part))
 }
@@ -111,11 +64,8 @@ function isFirstRow({ slots }: KeptPlay, { part }: KeptPart): boolean {
 
 function isLocked({ part, state }: KeptPart, lock: 'readonly' | 'disabled'): boolean {
   const { locks } = part.fitting.contract
-  return (
-    [locks.disabled, lock === 'readonly' ? locks.readonly : undefined].some(
-      (name) => name !== undefined && part.component.standing(state, name) === true,
-    ) ||
-    (locks.disabled === undefined && part.component.standing(state, 'disabled') === true)
+  return [locks.disabled, lock === 'readonly' ? locks.readonly : undefined].some(
+    (name) => name !== undefined && part.component.standing(state, name) === true,
   )
 }
 

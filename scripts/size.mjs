@@ -33,6 +33,8 @@ export async function sizeOf(code) {
   const folder = join(root, '.build/size')
   mkdirSync(folder, { recursive: true })
   writeFileSync(join(folder, 'app.js'), code)
+  // A server that has run in this process before leaves it set for development.
+  process.env.NODE_ENV = 'production'
   try {
     const { output } = await build({
       root,

@@ -10,6 +10,7 @@ import {
   journey,
   load,
   oneWay,
+  payload,
   playScript,
   reckon,
   refresh,
@@ -393,6 +394,16 @@ describe('a script', () => {
     const there = JSON.parse(JSON.stringify(scriptToJson(booked))) as unknown
     expect(scriptFromJson(there)).to.eql(booked)
     expect(playScript(quay, scriptFromJson(there)).wrong).to.equal(undefined)
+  })
+
+  it('tells what leaks before anything was done', () => {
+    const late = screen('late', {
+      cells: { vessel: { ...text, initial: 'Bittern' } },
+      fittings: { vessel: nativeText },
+      bind: ({ cells }) => ({ vessel: { on: { input: [set(cells.vessel, payload())] } } }),
+    })
+    const { leaks } = playScript(late, script('nothing is done', late, []))
+    expect(leaks.map(({ invariant, step }) => [invariant, step])).to.eql([['shown-is-held', 0]])
   })
 
   it('makes one test, which fails with the ledger', () => {

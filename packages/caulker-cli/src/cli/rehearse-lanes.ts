@@ -1,4 +1,3 @@
-import { CaulkerError } from 'caulker/inside/words'
 import type { Bounds } from 'caulker/inside/rehearse'
 import type { TroubleReport } from 'caulker/inside/report'
 import { availableParallelism } from 'node:os'
@@ -42,7 +41,7 @@ export async function exploreInLanes(
         replay: 'npx caulker rehearse',
         covers: options.cover !== undefined || isLive(options),
       }
-      const answer = await tried(() => lane.run('exploreOne', given))
+      const answer = await lane.run('exploreOne', given)
       if ('trouble' in answer) stuck.push({ name, ...answer.trouble })
       else answers.set(name, answer)
     }
@@ -57,17 +56,6 @@ export async function exploreInLanes(
     await Promise.all(others.map((one) => one.end()))
   }
   return { answers: names.flatMap((name) => answers.get(name) ?? []), stuck }
-}
-
-/** A wiring that never comes back spoils no other. */
-async function tried<R>(run: () => Promise<R>): Promise<R | { readonly trouble: TroubleReport }> {
-  try {
-    return await run()
-  } catch (thrown) {
-    if (!(thrown instanceof CaulkerError) || thrown.code !== 'bad-file') throw thrown
-    const [file = '', ...says] = thrown.message.split(': ')
-    return { trouble: { file, says: says.join(': ') } }
-  }
 }
 
 function boundsOf({ edits, failures, pending, moves, states }: RehearseOptions): Partial<Bounds> {

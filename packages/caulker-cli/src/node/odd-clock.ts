@@ -9,7 +9,11 @@ export function withOddClock<T>(work: () => T): T {
   const { random } = Math
   let [looks, draws] = [0, 0]
   const now = () => RealDate.UTC(2031, 4, 14) + ++looks * DAY
-  globalThis.Date = class extends RealDate {
+  globalThis.Date = class Date extends RealDate {
+    /** A date that was made before is one still. */
+    static override [Symbol.hasInstance](value: unknown): boolean {
+      return RealDate.prototype.isPrototypeOf(value as object)
+    }
     constructor(...given: unknown[]) {
       if (given.length === 0) super(now())
       else super(...(given as []))

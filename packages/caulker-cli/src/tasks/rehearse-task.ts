@@ -89,49 +89,51 @@ export interface ExploreAnswer {
 }
 
 /** Explores one screen or journey. */
-export const exploreOne = task(async (asked: ExploreAsked, around): Promise<ExploreAnswer> => {
-  const project = await projectAt(asked, around)
-  const stuck = around.skip.find(({ says }) => says.startsWith(`'${asked.name}' `))
-  if (stuck !== undefined) throw new CaulkerError('bad-file', `${shown(stuck.file)}: ${stuck.says}`)
-  const wiring = wiringNamed(project, asked.name)
-  const file = placeOf(wiring)?.file ?? ''
-  const isEnded = new Int32Array(asked.ended)
-  around.begin({ file, what: 'rehearse', name: asked.name })
-  const explored = withOddClock(() =>
-    explore(wiring, {
-      ...asked.bounds,
-      makeHost,
-      progress(progress) {
-        around.begin({ file, what: 'rehearse', name: asked.name, ...progress })
-        return Atomics.load(isEnded, 0) === 0
+export const exploreOne = task(
+  async (asked: ExploreAsked, around): Promise<ExploreAnswer | { readonly trouble: TroubleReport }> => {
+    const project = await projectAt(asked, around)
+    const stuck = around.skip.find(({ says }) => says.startsWith(`'${asked.name}' `))
+    if (stuck !== undefined) return { trouble: troubleReport(stuck) }
+    const wiring = wiringNamed(project, asked.name)
+    const file = placeOf(wiring)?.file ?? ''
+    const isEnded = new Int32Array(asked.ended)
+    around.begin({ file, what: 'rehearse', name: asked.name })
+    const explored = withOddClock(() =>
+      explore(wiring, {
+        ...asked.bounds,
+        makeHost,
+        progress(progress) {
+          around.begin({ file, what: 'rehearse', name: asked.name, ...progress })
+          return Atomics.load(isEnded, 0) === 0
+        },
+      }),
+    )
+    const { leaks, transitions, ends, ...rest } = explored
+    const waived = leaks.flatMap((leak) => {
+      const reason = waiverFor(wiring, leak)
+      return reason === undefined ? [] : [{ invariant: leak.invariant.id, reason, leak }]
+    })
+    const texts = new Map<string, string>()
+    const told = leaks
+      .filter((leak) => waived.every((one) => one.leak !== leak))
+      .map((leak) => leakReport(wiring, leak, texts))
+    return {
+      wiring: {
+        wiring: wiring.kind,
+        name: asked.name,
+        file: shown(file),
+        ...rest,
+        ...positionOf(placeOf(wiring)),
+        leaks: told,
+        waived: waived.map(({ invariant, reason }) => ({ invariant, reason })),
+        ...(ends === undefined ? {} : { ends: { asked: ends.asked, unknown: ends.unknown } }),
+        replay: `${asked.replay} ${shown(file)} --only ${asked.name}`,
       },
-    }),
-  )
-  const { leaks, transitions, ends, ...rest } = explored
-  const waived = leaks.flatMap((leak) => {
-    const reason = waiverFor(wiring, leak)
-    return reason === undefined ? [] : [{ invariant: leak.invariant.id, reason, leak }]
-  })
-  const texts = new Map<string, string>()
-  const told = leaks
-    .filter((leak) => waived.every((one) => one.leak !== leak))
-    .map((leak) => leakReport(wiring, leak, texts))
-  return {
-    wiring: {
-      wiring: wiring.kind,
-      name: asked.name,
-      file: shown(file),
-      ...rest,
-      ...positionOf(placeOf(wiring)),
-      leaks: told,
-      waived: waived.map(({ invariant, reason }) => ({ invariant, reason })),
-      ...(ends === undefined ? {} : { ends: { asked: ends.asked, unknown: ends.unknown } }),
-      replay: `${asked.replay} ${shown(file)} --only ${asked.name}`,
-    },
-    scripts: told.map(({ trail, says }) => ({ kind: 'script', title: says, of: asked.name, steps: trail })),
-    cover: asked.covers ? withoutHosts(coveringScripts(wiring, explored)) : undefined,
-  }
-})
+      scripts: told.map(({ trail, says }) => ({ kind: 'script', title: says, of: asked.name, steps: trail })),
+      cover: asked.covers ? withoutHosts(coveringScripts(wiring, explored)) : undefined,
+    }
+  },
+)
 
 /** Where scripts are played live: the file of what they are of, and the modules that define its elements. */
 export interface LivePlan {

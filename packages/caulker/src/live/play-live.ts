@@ -1,7 +1,7 @@
 import { equal, printed, valueClauses } from '../contract/index.js'
 import { driverOf, mountJourney, mountScreen, type MountedJourney } from '../dom/index.js'
-import type { Wiring } from '../machine/index.js'
-import { personAt, type Frames, type Person } from '../probe/index.js'
+import { faultText, type Fault, type Wiring } from '../machine/index.js'
+import { controlRefs, personAt, type ControlKind, type Frames, type Person } from '../probe/index.js'
 import {
   isExpectation,
   moveText,
@@ -15,7 +15,7 @@ import {
   type Script,
 } from '../rehearse/index.js'
 import { isInterior, isJourney } from '../wiring/index.js'
-import { CaulkerError, messageOf } from '../words/index.js'
+import { CaulkerError } from '../words/index.js'
 import { answersFor, type Answers } from './answers.js'
 import { enter } from './enter.js'
 import { markUp, PLACE } from './markup.js'
@@ -49,15 +49,18 @@ export async function playLive(wiring: Wiring, written: Script, { document, fram
   document.body.append(root)
   markUp(wiring, root)
   const answers = answersFor(wiring)
-  const faults: string[] = []
+  const faults: Fault[] = []
   const options = {
     sources: answers.sources as never,
     limits: { answer: 2 ** 30 },
-    onFault: ({ place, error }: { place: string; error: unknown }) => void faults.push(`${place}: ${messageOf(error)}`),
+    onFault: (fault: Fault) => void faults.push(fault),
   }
   const play = playOf(wiring)
+  /** What the wiring itself throws, it throws over ideal components too. */
+  const own = new Set(play.stage.takeHappened().faults.map(({ place }) => place))
+  const thrown = () => faults.find(({ place }) => !own.has(place))
   const ledger: RehearsedRow[] = []
-  const before = root.outerHTML === '' ? '' : document.title
+  const before = document.title
   const mounted = isJourney(wiring)
     ? mountJourney(wiring, root, { ...options, isInAddress: false })
     : (mountScreen(wiring as never, root, options as never) as unknown as MountedJourney)
@@ -65,16 +68,16 @@ export async function playLive(wiring: Wiring, written: Script, { document, fram
   const told = { title: script.title, of: nameOfWiring(wiring) }
   try {
     await settle(frames)
-    let parted = difference(page, faults)
+    let parted = difference(page, thrown())
     ledger.push(rowOf(page, 'in the beginning', undefined))
     if (parted !== undefined) return { ...told, ledger, parted: { step: 0, says: parted }, unplayed: undefined }
     for (const [at, step] of script.steps.entries()) {
       if (isExpectation(step)) continue
-      play.perform(step)
+      for (const { place } of play.perform(step).happened.faults) own.add(place)
       const why = await carryOut(page, step, frames)
       if (why !== undefined) return { ...told, ledger, parted: undefined, unplayed: { step: at + 1, why } }
       await settle(frames)
-      parted = difference(page, faults)
+      parted = difference(page, thrown())
       ledger.push(rowOf(page, moveText(step), step))
       if (parted !== undefined) return { ...told, ledger, parted: { step: at + 1, says: parted }, unplayed: undefined }
     }
@@ -180,9 +183,24 @@ function press({ hands }: Page, move: Extract<Move, { press: string }>, at: HTML
     const result = hands.at(at).act({ do: 'press', on: { kind: 'button', nth: 0, label: '' } })
     return typeof result === 'string' ? result : undefined
   }
-  const { CustomEvent } = element.ownerDocument.defaultView as Window & typeof globalThis
-  element.dispatchEvent(new CustomEvent(name, { detail: move.with ?? null, bubbles: true, composed: true }))
-  return undefined
+  return provoke(hands.at(at), at, element, name)
+}
+
+/** Has a person do what makes a component send an event of its own: its only button, or Enter in its only field. What does not, says so. */
+function provoke(person: Person, at: HTMLElement, element: HTMLElement, event: string): string | undefined {
+  const all = controlRefs(at).map(({ ref }) => ref)
+  const only = (...kinds: readonly ControlKind[]) => {
+    const found = all.filter(({ kind }) => kinds.includes(kind))
+    return found.length === 1 ? found[0] : undefined
+  }
+  let isSent = false
+  const heard = () => void (isSent = true)
+  element.addEventListener(event, heard)
+  const [field, button] = [only('text field', 'number field'), only('button')]
+  if (field !== undefined) void person.act({ do: 'enter', on: field })
+  if (!isSent && button !== undefined) void person.act({ do: 'press', on: button })
+  element.removeEventListener(event, heard)
+  return isSent ? undefined : `no control of its is known to make it send '${event}'`
 }
 
 function leave({ hands }: Page): undefined {
@@ -205,11 +223,10 @@ function placeOf({ root, play }: Page, move: Move): HTMLElement | undefined {
 }
 
 /** The first thing in which the page and its ideal differ. */
-function difference({ mounted, play }: Page, faults: readonly string[]): string | undefined {
+function difference({ mounted, play }: Page, thrown: Fault | undefined): string | undefined {
   const { stage } = play
   const { machine, driver } = stage
-  const [thrown] = faults
-  if (thrown !== undefined && machine.kind !== 'screen') return `on the page, ${thrown}`
+  if (thrown !== undefined) return `on the page, ${faultText(thrown)}`
   if (machine.kind === 'journey' && mounted.front() !== driver.front())
     return `the page is on ${mounted.front()}, and should be on ${driver.front()}`
   for (const name of driver.cellNames())

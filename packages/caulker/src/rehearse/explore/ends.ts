@@ -23,6 +23,8 @@ export interface EndWatch {
 const MOST_KINDS = 24
 const MOST_STATES = 2500
 const MOST_EDITS = 4
+/** How often it is asked whether to go on, in moves. */
+const SAID = 200
 
 /** Watches for the ends of a journey, or for the sending of a screen; nothing where the wiring has neither. */
 export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
@@ -60,10 +62,10 @@ export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
   }
 
   /** Looks for an end with nothing but what goes well. */
-  function look(from: Node): 'reached' | 'dead' | 'unknown' {
+  function look(from: Node, stopped: () => boolean): 'reached' | 'dead' | 'unknown' {
     const visited = createVisited()
     const hash: Hash = { high: 0, low: 0 }
-    let [isReached, isTurnedDown] = [false, false]
+    let [isReached, isTurnedDown, moves] = [false, false, 0]
     const nodes: Node[] = [{ ...from, purse: { edits: MOST_EDITS, failures: 0, part: -1 } }]
     const judge = (passage: Passage) => {
       isReached ||= isEnd(passage)
@@ -72,6 +74,7 @@ export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
     for (let at = 0; at < nodes.length; at++) {
       const node = nodes[at] as Node
       for (const move of walk.offers(node)) {
+        if (++moves % SAID === 0 && stopped()) return 'unknown'
         const next = walk.go(node, move, judge)
         if (isReached) return 'reached'
         walk.hash(next, hash)
@@ -97,7 +100,7 @@ export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
       for (const { state, node } of kinds.values()) {
         if (stopped()) break
         asked++
-        const found = look(node)
+        const found = look(node, stopped)
         if (found === 'dead') dead.push(state)
         if (found === 'unknown') unknown++
       }

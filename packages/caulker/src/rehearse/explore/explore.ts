@@ -10,7 +10,6 @@ import {
   type Leaking,
   type Passage,
 } from '../invariants/index.js'
-import { BLANK } from '../play/memory.js'
 import type { Move } from '../play/move.js'
 import { playOf } from '../play/play.js'
 import { boundsOf, type Bounds, type ExploreOptions } from './bounds.js'
@@ -49,8 +48,8 @@ export interface FoundLeak extends Leaking {
 /** How many states are kept while they wait; how often one of them is played again all the same, to see that it comes out alike. */
 const MOST_KEPT = 4000
 const CHECKED = 32
-/** How often it is said how far it has come, in states. */
-const SAID = 256
+/** How often it is said how far it has come, in moves: a wide screen has many in one state. */
+const SAID = 200
 
 /**
  * Looks at everything that a person, the owner, the sources and time can do with a screen or journey over ideal components, breadth
@@ -76,7 +75,7 @@ const SAID = 256
 export function explore(wiring: Wiring, options: ExploreOptions = {}): Explored {
   const bounds = boundsOf(options)
   const play = playOf(wiring, options.initial)
-  const { plan, stage } = play
+  const { plan } = play
   const { machine } = plan
   const watching = [...invariants, ...plan.rules.map(ownInvariant)]
   const walk = walkOver(play, options.makeHost ?? (() => []))
@@ -89,6 +88,8 @@ export function explore(wiring: Wiring, options: ExploreOptions = {}): Explored 
   const known = new Set<string>()
   let [passages, cut, behind, depth] = [0, 0, 0, 0]
   let ended: Explored['ended'] = 'all-seen'
+  /** The state that is looked at. */
+  let state = 0
 
   const root = walk.root({ edits: bounds.edits, failures: bounds.failures, part: -1 })
   /** The states that wait and were kept when they were found; of the others the trail is played again. */
@@ -156,37 +157,26 @@ export function explore(wiring: Wiring, options: ExploreOptions = {}): Explored 
 
   walk.hash(root, hash)
   visited.add(hash.high, hash.low, -1)
-  judge(
-    {
-      happened: stage.takeHappened(),
-      left: undefined,
-      middle: root.kept,
-      ran: [],
-      answered: undefined,
-      plan,
-      move: undefined,
-      before: root.kept,
-      after: root.kept,
-      memory: BLANK,
-    },
-    () => [],
-  )
+  walk.mount(root, (passage) => judge(passage, () => []))
 
-  const say = (state: number) =>
+  const say = () =>
     options.progress?.({ states: visited.count, left: visited.count - state, depth, leaks: leaks.length }) !== false
-  let [levelEnd, state] = [1, 0]
+  let levelEnd = 1
   for (; state < visited.count; state++) {
     if (state === levelEnd) {
       depth++
       levelEnd = visited.count
     }
     if (depth >= bounds.moves || visited.count >= bounds.states) ended = 'at-the-bound'
-    else if (state % SAID === 0 && !say(state)) ended = 'stopped'
+    else if (state === 0 && !say()) ended = 'stopped'
     if (ended !== 'all-seen') break
     const node = nodeOf(state)
     ends?.note(state, node)
     for (const move of walk.offers(node)) {
-      passages++
+      if (++passages % SAID === 0 && !say()) {
+        ended = 'stopped'
+        break
+      }
       let isBehind = false
       const next = walk.go(node, move, (passage) => {
         isBehind = judge(passage, () => [...trailTo(state), move])
@@ -208,7 +198,7 @@ export function explore(wiring: Wiring, options: ExploreOptions = {}): Explored 
     }
   }
   const left = visited.count - state + cut
-  const { dead = [], ...reach } = ended === 'stopped' ? {} : (ends?.judge(() => !say(state)) ?? {})
+  const { dead = [], ...reach } = ended === 'stopped' ? {} : (ends?.judge(() => !say()) ?? {})
   for (const one of dead) tell(endInReach, { subject: nameAt(one), says: NO_END(nameAt(one)) }, () => trailTo(one))
 
   function nameAt(one: number): string {

@@ -67,15 +67,8 @@ export function identityOf(machine: Machine): Identity {
     share(placeOf(key), one, sign)
   }
   const partIds = new WeakMap<object, number>()
-  /** What stands in a component, entry by entry: nothing has to be written out for it. */
-  const idOf = (state: readonly unknown[]) => {
-    let id = state.length
-    for (const entry of state) {
-      id = Math.imul(id ^ intern(entry), 0x85ebca6b)
-      id ^= id >>> 14
-    }
-    return id
-  }
+  /** A number for what stands in a component: the same for the same entries, and no other for others. */
+  const idOf = (state: readonly unknown[]) => intern(state.map(intern).join(' '))
   const mix = (id: number) => {
     high = Math.imul(high ^ id, 0x85ebca6b)
     high ^= high >>> 15

@@ -20,6 +20,8 @@ export interface Node {
 export interface Walk {
   readonly play: Play
   root(purse: Purse): Node
+  /** Has the mount itself judged, before anything was done. */
+  mount(root: Node, judge: (passage: Passage) => void): void
   offers(node: Node): Move[]
   /** What a move leads to: to be looked at until the next one; {@link Walk.keep} keeps it. */
   go(node: Node, move: Move, judge?: (passage: Passage) => void): Node
@@ -34,11 +36,25 @@ export function walkOver(play: Play, makeHost: MakeHost): Walk {
   const { plan } = play
   const { slots } = plan.machine
   const identity = identityOf(plan.machine)
+  const mounting = play.stage.takeHappened()
   const begun = play.keep()
 
   return {
     play,
     root: (purse) => ({ kept: begun, summed: identity.sum(begun), memory: BLANK, purse }),
+    mount: ({ kept }, judge) =>
+      judge({
+        happened: mounting,
+        left: undefined,
+        middle: kept,
+        ran: [],
+        answered: undefined,
+        plan,
+        move: undefined,
+        before: kept,
+        after: kept,
+        memory: BLANK,
+      }),
     offers: ({ kept, purse }) => offers(plan, kept, purse, makeHost),
     go(node, move, judge) {
       play.bring(node.kept)

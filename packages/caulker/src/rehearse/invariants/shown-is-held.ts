@@ -1,5 +1,5 @@
 import { clauseOf, equal, isValue, printed } from '../../contract/index.js'
-import { heldFor, visibleLinks, visibleParts } from '../play/sight.js'
+import { heldFor, isMarked, visibleLinks, visibleParts } from '../play/sight.js'
 import { cellName, invariant } from './invariant.js'
 
 /** What a person sees in a field is what its owner holds, once nothing is being typed there. */
@@ -13,7 +13,7 @@ export const shownIsHeld = invariant({
     const { machine } = plan
     for (const { part } of visibleParts(after)) {
       const { fitting, row, component } = part.part
-      if (component.isPending(part.state) || isUnfinished(machine, after, fitting)) continue
+      if (component.isPending(part.state) || isMarked(after, machine, part.part.index)) continue
       for (const bound of fitting.bound) {
         const clause = clauseOf(fitting.contract, bound.name)
         // What is wrong a component may say by itself.
@@ -39,7 +39,7 @@ export const shownIsHeld = invariant({
     }
     for (const { key, link } of visibleLinks(plan, after)) {
       const kept = after.parts.get(key)
-      if (link.kind !== 'heard' || kept === undefined || isUnfinished(machine, after, link.fitting)) continue
+      if (link.kind !== 'heard' || kept === undefined || isMarked(after, machine, kept.part.index)) continue
       const { component } = kept.part
       const shown = component.standing(kept.state, link.value.name)
       if (component.isPending(kept.state) || equal(shown, after.slots[link.cell])) continue
@@ -55,12 +55,3 @@ export const shownIsHeld = invariant({
     }
   },
 })
-
-function isUnfinished(
-  machine: Parameters<typeof cellName>[0],
-  { slots }: { readonly slots: readonly unknown[] },
-  fitting: Parameters<typeof machine.fittings.indexOf>[0],
-): boolean {
-  const marks = slots[machine.screens[fitting.screen]?.slots.unfinished ?? -1] as Readonly<Record<number, unknown>>
-  return marks[machine.fittings.indexOf(fitting)] !== undefined
-}

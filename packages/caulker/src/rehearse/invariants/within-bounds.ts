@@ -1,6 +1,6 @@
 import { equal, limitsOf, outsideText } from '../../contract/index.js'
 import { problemAt } from '../../machine/index.js'
-import { visibleLinks } from '../play/sight.js'
+import { problemsOn, visibleLinks } from '../play/sight.js'
 import { cellName, invariant } from './invariant.js'
 
 /** A value that its bounds have left behind comes in, or it is said that it is outside. */
@@ -23,10 +23,7 @@ export const withinBounds = invariant({
       const outside = outsideText(standing, limits)
       if (!isMovedBound || equal(limits, were) || outside === undefined || outsideText(standing, were) !== undefined)
         continue
-      const problems = after.slots[machine.screens[fitting.screen]?.slots.problems ?? -1] as Parameters<
-        typeof problemAt
-      >[0]
-      if (problemAt(problems, [cell]) !== '' || cell in pendingProblems(problems)) continue
+      if (problemAt(problemsOn(after, machine, fitting.screen), [cell]) !== '') continue
       yield {
         subject: `${fitting.name}.${value.name}`,
         says: `${outside}: the bound of ${fitting.name} has moved, and ${cellName(machine, cell)} stands in silence`,
@@ -38,8 +35,3 @@ export const withinBounds = invariant({
     }
   },
 })
-
-/** What is wrong and shown once the field is left, or a submit is tried. */
-function pendingProblems(problems: Parameters<typeof problemAt>[0]): Readonly<Record<string, unknown>> {
-  return problems
-}

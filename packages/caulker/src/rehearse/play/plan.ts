@@ -73,6 +73,7 @@ function readersOf(machine: Machine): Map<number, Function[]> {
 
 /** What decides something without a function: bounds, what is needed, what is shown, whether a screen may be left. */
 function guarded(machine: Machine, links: Plan['links'], steps: readonly PlannedStep[]): number[] {
+  const shown = new Set(machine.fittings.flatMap(({ shown: its }) => its?.slot ?? []))
   return [
     ...links.flat().flatMap((link) => {
       const { bounds, step } = link.value
@@ -83,7 +84,7 @@ function guarded(machine: Machine, links: Plan['links'], steps: readonly Planned
       ...(submit?.needs ?? []).map(([cell]) => cell),
       ...(submit?.heldBy ?? []).map(([, slot]) => slot),
     ]),
-    ...machine.reckoned.filter(({ name }) => name.endsWith('(shown)')).flatMap(({ inputs }) => inputs),
+    ...machine.reckoned.filter(({ slot }) => shown.has(slot)).flatMap(({ inputs }) => inputs),
     ...steps.flatMap((step) => (step.step === 'go' && step.when?.from === 'slot' ? [step.when.slot] : [])),
   ]
 }

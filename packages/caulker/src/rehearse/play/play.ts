@@ -4,7 +4,7 @@ import type { PendingCall, PlannedStep, Wiring } from '../../machine/index.js'
 import { isPersons, nameIn, type Move } from './move.js'
 import { ownRulesOf } from './own-rules.js'
 import { planOf, type Plan } from './plan.js'
-import { isThere, keyed } from './sight.js'
+import { isMarked, isThere, keyed } from './sight.js'
 import { stageOf, type Happened, type Kept, type Part, type Stage } from './stage.js'
 
 /** A wiring that is played move by move; each move runs until all that follows from it has settled. */
@@ -68,11 +68,7 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
   }
 
   function isUnfinished(part: Part): boolean {
-    const kept = driver.state()
-    const screen = machine.screens[kept[machine.slots.front] as number]
-    const at = machine.fittings.indexOf(part.fitting)
-    const marks = kept[screen?.slots.unfinished ?? -1] as Readonly<Record<number, unknown>> | undefined
-    return part.component.isPending(part.state) || marks?.[at] !== undefined
+    return part.component.isPending(part.state) || isMarked({ slots: driver.state() }, machine, part.index)
   }
 
   function visible(fitting: string, row: string | undefined): Part {

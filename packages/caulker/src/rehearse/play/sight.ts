@@ -1,4 +1,4 @@
-import { entries, keyOf, memberOf, type BoundName, type Machine } from '../../machine/index.js'
+import { entries, keyOf, memberOf, type BoundName, type Machine, type Problem } from '../../machine/index.js'
 import type { Kept, KeptPart } from './stage.js'
 import type { Link } from './link.js'
 import type { Plan } from './plan.js'
@@ -71,4 +71,16 @@ export function visibleLinks(plan: Plan, kept: Kept): readonly VisibleLink[] {
     for (const link of plan.links[part.part.index] ?? []) seen.push({ key, link, kept: part })
   linksSeen.set(kept, seen)
   return seen
+}
+
+/** Whether a person is in the middle of something in a field, or it has not been put right yet. */
+export function isMarked({ slots }: Pick<Kept, 'slots'>, machine: Machine, fitting: number): boolean {
+  const screen = machine.screens[machine.fittings[fitting]?.screen ?? -1]
+  const marks = slots[screen?.slots.unfinished ?? -1] as Readonly<Record<number, unknown>> | undefined
+  return marks?.[fitting] !== undefined
+}
+
+/** What is wrong on a screen, by place. */
+export function problemsOn({ slots }: Kept, machine: Machine, screen: number): Readonly<Record<string, Problem>> {
+  return slots[machine.screens[screen]?.slots.problems ?? -1] as Readonly<Record<string, Problem>>
 }

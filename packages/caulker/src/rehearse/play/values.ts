@@ -17,12 +17,15 @@ export type MakeHost = (name: string) => unknown[]
 
 const MOST = 6
 
-const samples = new WeakMap<TSchema, unknown[]>()
+const samples = new WeakMap<MakeHost, WeakMap<TSchema, unknown[]>>()
+const noHosts: MakeHost = () => []
 
 /** Samples of a type, the same each time: a type is asked for in every state. */
-export function samplesFor(type: TSchema, makeHost: MakeHost = () => []): unknown[] {
-  const made = samples.get(type) ?? samplesOf(type, makeHost)
-  samples.set(type, made)
+export function samplesFor(type: TSchema, makeHost: MakeHost = noHosts): unknown[] {
+  const known = samples.get(makeHost) ?? new WeakMap<TSchema, unknown[]>()
+  samples.set(makeHost, known)
+  const made = known.get(type) ?? samplesOf(type, makeHost)
+  known.set(type, made)
   return made
 }
 

@@ -2,8 +2,8 @@ import { equal, printed } from '../../contract/index.js'
 import type { Wiring } from '../../machine/index.js'
 import { CaulkerError, hint, messageOf } from '../../words/index.js'
 import { rowOf, type RehearsedRow } from '../explore/ledger.js'
+import { walkOver } from '../explore/walk.js'
 import { happensIn, invariants, ownInvariant, type Passage } from '../invariants/index.js'
-import { BLANK, remembered } from '../play/memory.js'
 import { moveText, nameIn } from '../play/move.js'
 import { nameOfWiring } from '../play/name.js'
 import { playOf, type Play } from '../play/play.js'
@@ -64,47 +64,39 @@ export function playScript(
       `script '${script.title}' is of '${script.of}', and was to be played on '${name}'`,
     )
   const play = playOf(wiring, initial)
-  const sent: { operation: string; given: unknown }[] = play.stage
-    .takeHappened()
-    .calls.map(({ source, operation, given }) => ({ operation: `${source}.${operation}`, given }))
+  const walk = walkOver(play, () => [])
+  const sent: { operation: string; given: unknown }[] = []
   const leaks: PlayedScript['leaks'][number][] = []
   const watching = [...invariants, ...play.plan.rules.map(ownInvariant)]
   const lost = () => leaks.filter(({ invariant }) => LOSSES.includes(invariant)).map(({ says }) => says)
   const known = new Set<string>()
-  let memory = BLANK
-  let before = play.keep()
-  const ledger = [rowOf(play, 'in the beginning', undefined, before, {})]
-  for (const [at, step] of withHosts(script).steps.entries()) {
-    const place = `script '${script.title}', step ${at + 1}`
-    const wrong = isExpectation(step) ? guarded(place, () => judge(play, step, sent, lost())) : undefined
-    if (wrong !== undefined) {
-      ledger.push(rowOf(play, `expected: ${wrong.says}`, before, play.keep(), aboutOf(play, step)))
-      return { title: script.title, of: name, ledger, leaks, wrong: { step: at + 1, ...wrong } }
-    }
-    if (isExpectation(step)) continue
-    const played = guarded(place, () => play.perform(step))
-    const after = play.keep()
-    for (const { source, operation, given } of played.happened.calls)
-      sent.push({ operation: `${source}.${operation}`, given })
-    const passage: Passage = {
-      ...played,
-      middle: played.middle ?? before,
-      plan: play.plan,
-      move: step,
-      before,
-      after,
-      memory,
-    }
+  let calls: Passage['happened']['calls'] = []
+  const look = (passage: Passage, step: number) => {
+    calls = passage.happened.calls
+    for (const { source, operation, given } of calls) sent.push({ operation: `${source}.${operation}`, given })
     for (const one of watching)
       if (happensIn(one, passage))
         for (const { says, subject } of one.judge(passage)) {
           const key = `${one.id} ${subject}`
-          if (!known.has(key)) leaks.push({ invariant: one.id, says, step: at + 1 })
+          if (!known.has(key)) leaks.push({ invariant: one.id, says, step })
           known.add(key)
         }
-    memory = remembered(play.plan, memory, step, before, played, after)
-    ledger.push(rowOf(play, moveText(step), before, after, { ...aboutOf(play, step), sent: played.happened.calls }))
-    before = after
+  }
+
+  let node = walk.root({ edits: Infinity, failures: Infinity, part: -1 })
+  walk.mount(node, (passage) => look(passage, 0))
+  const ledger = [rowOf(play, 'in the beginning', undefined, node.kept, { sent: calls })]
+  for (const [at, step] of withHosts(script).steps.entries()) {
+    const place = `script '${script.title}', step ${at + 1}`
+    if (isExpectation(step)) {
+      const wrong = guarded(place, () => judge(play, step, sent, lost()))
+      if (wrong === undefined) continue
+      ledger.push(rowOf(play, `expected: ${wrong.says}`, node.kept, node.kept, aboutOf(play, step)))
+      return { title: script.title, of: name, ledger, leaks, wrong: { step: at + 1, ...wrong } }
+    }
+    const before = node.kept
+    node = guarded(place, () => walk.keep(walk.go(node, step, (passage) => look(passage, at + 1))))
+    ledger.push(rowOf(play, moveText(step), before, node.kept, { ...aboutOf(play, step), sent: calls }))
   }
   return { title: script.title, of: name, ledger, leaks, wrong: undefined }
 }

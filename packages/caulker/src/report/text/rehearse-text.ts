@@ -57,7 +57,7 @@ function leakingLines(wiring: RehearsedWiring, width: number, ink: Ink): string[
   const known = new Set<string>()
   for (const [at, cause] of causesOf(wiring.leaks).entries())
     lines.push(...(at === 0 ? [] : ['']), ...causeLines(wiring, cause, known, width, ink))
-  return lines
+  return [...lines, ...waivedLines(wiring, width, ink)]
 }
 
 /** What one trail shows, told together. */
@@ -115,10 +115,14 @@ function soundLines(wiring: RehearsedWiring, width: number, ink: Ink): string[] 
         ]
   return [
     `  ${ink.good('✓')} ${wiring.name}  ${ink.quiet(wrapped([statesText(wiring), ...ends].join('; '), width, 4))}`,
-    ...wiring.waived.map(
-      ({ invariant, reason }) => `    ${ink.unsure('–')} ${wrapped(`${invariant}, waived: ${reason}`, width, 6)}`,
-    ),
+    ...waivedLines(wiring, width, ink),
   ]
+}
+
+function waivedLines({ waived }: RehearsedWiring, width: number, ink: Ink): string[] {
+  return waived.map(
+    ({ invariant, reason }) => `    ${ink.unsure('–')} ${wrapped(`${invariant}, waived: ${reason}`, width, 6)}`,
+  )
 }
 
 /** How far it was looked: honest about what was left. */
@@ -153,7 +157,8 @@ export function playedText(
       ? []
       : [`  ${ink.bad(`step ${wrong.step}`)}  ${wrapped(`expected: ${wrong.says}.`, width, 4)}`]),
     ...leaks.map(
-      ({ invariant, says, step }) => `  ${ink.bad(invariant)}  ${wrapped(`at step ${step}, ${says}.`, width, 4)}`,
+      ({ invariant, says, step }) =>
+        `  ${ink.bad(invariant)}  ${wrapped(`${step === 0 ? 'in the beginning' : `at step ${step}`}, ${says}.`, width, 4)}`,
     ),
   ].join('\n')
   const ledger = ledgerLines(

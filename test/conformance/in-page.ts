@@ -8,6 +8,7 @@ async function playAll(): Promise<Record<string, string>> {
   const player = pagePlayer(window as never)
   const wrong: Record<string, string> = {}
   for (const { at, play } of [...rows, ...journeyRows, ...pageRows]) {
+    await quiet()
     history.replaceState(null, '', '#')
     try {
       await play(player)
@@ -16,6 +17,18 @@ async function playAll(): Promise<Record<string, string>> {
     }
   }
   return wrong
+}
+
+/** A browser turns pages when it comes to it: what an earlier row asked for is over after as long as nothing turned. */
+async function quiet(): Promise<void> {
+  let turns = 0
+  const heard = () => void turns++
+  addEventListener('popstate', heard)
+  for (let before = -1; before !== turns;) {
+    before = turns
+    await new Promise((done) => setTimeout(done, 20))
+  }
+  removeEventListener('popstate', heard)
 }
 
 Object.assign(window, { playAll })

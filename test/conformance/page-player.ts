@@ -141,11 +141,15 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
     reset: () => mounted.reset(),
     async travel(to) {
       const { at: now } = (mounted as unknown as { way(): { at: number } }).way()
-      const stands = () => (view.history.state as { caulker?: { at?: number } } | null)?.caulker?.at === now
-      for (let turns = 0; turns < 500 && !stands(); turns++) await after(10)
-      const turned = new Promise((done) => view.addEventListener('popstate', done, { once: true }))
+      const entry = () => (view.history.state as { caulker?: { at?: number } } | null)?.caulker?.at
+      for (let turns = 0; turns < 500 && entry() !== now; turns++) await after(10)
+      // A turn that was asked for earlier may still arrive: only the one to the entry that is meant counts.
+      const { promise: turned, resolve } = promised()
+      const heard = () => entry() === to && resolve()
+      view.addEventListener('popstate', heard)
       view.history.go(to - now)
       await Promise.race([turned, after(5000)])
+      view.removeEventListener('popstate', heard)
       await after(20)
     },
     async answer(operation, given, which = 0) {
@@ -182,6 +186,12 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
       document.removeEventListener('caulker-topic', heard)
     },
   }
+}
+
+function promised(): { promise: Promise<void>; resolve: () => void } {
+  let resolve = (): void => undefined
+  const promise = new Promise<void>((done) => (resolve = done))
+  return { promise, resolve }
 }
 
 /** What elements were told since they were mounted: what they were given first is not counted. */

@@ -11,11 +11,11 @@ import { inDocument } from './support/embedded.js'
 /** Two of the five that docs/adopted.md explains; all of them with CAULKER_ALL set, as `npm run corpus` does. */
 const PACKAGES: Record<string, string> = {
   'range-slider-element': 'range-slider',
-  'dark-mode-toggle': 'dark-mode-toggle',
+  'vanilla-colorful': 'hex-color-picker',
   ...(process.env['CAULKER_ALL'] === undefined
     ? {}
     : {
-        'vanilla-colorful': 'hex-color-picker',
+        'dark-mode-toggle': 'dark-mode-toggle',
         'toolcool-range-slider': 'tc-range-slider',
         'img-comparison-slider': 'img-comparison-slider',
       }),

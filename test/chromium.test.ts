@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { rmSync, readFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { runProbe } from '../packages/caulker-cli/dist/cli/run-probe.js'
 import { caulker, folderWith } from './support/cli.js'
@@ -151,7 +151,9 @@ describe('adopting into a folder', () => {
     const nothing = await caulker('adopt', join(path, 'empty.js'), '--output', into)
     expect(nothing.code).to.equal(2)
     expect(nothing.err).to.match(/no custom element is registered by it; it may be by one of these: \S+one-mark\.js, /)
-    await caulker('adopt', join(path, 'one-mark.js'), '--output', into)
+    expect(existsSync(into)).to.equal(false)
+    mkdirSync(into)
+    writeFileSync(join(into, 'caulker.config.json'), '{ "defines": ["../one-mark.js"] }')
     await caulker('adopt', join(path, 'two-mark.js'), join(path, 'one-mark.js'), '--output', into)
     const { defines } = JSON.parse(readFileSync(join(into, 'caulker.config.json'), 'utf8')) as { defines: string[] }
     expect(defines).to.eql(['../one-mark.js', '../two-mark.js'])

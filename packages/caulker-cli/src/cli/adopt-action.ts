@@ -40,7 +40,7 @@ export async function adopted(
     seed: 1,
     clauses: undefined,
     gestures: [],
-    hung: [],
+    broken: [],
   }))
   const outcomes = await outcomesOf(jobs, options.browser ?? false)
   const troubles = outcomes.flatMap((one) => ('trouble' in one ? [troubleReport(one.trouble)] : []))

@@ -35,7 +35,7 @@ export async function playLive(
     seed: 1,
     clauses: undefined,
     gestures: [],
-    hung: [],
+    broken: [],
     ...(patience === undefined ? {} : { patience }),
     plays: { of, scripts },
   }))

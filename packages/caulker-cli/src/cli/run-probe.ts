@@ -58,7 +58,7 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
       seed,
       clauses,
       trusted,
-      hung: [],
+      broken: [],
       ...(request.moves === undefined ? {} : { moves: request.moves }),
       ...(request.patience === undefined ? {} : { patience: request.patience }),
     }))

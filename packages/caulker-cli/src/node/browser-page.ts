@@ -12,8 +12,9 @@ import {
 } from 'caulker/inside/probe'
 import { playLive, type PlayedLive } from 'caulker/inside/live'
 import { stepText } from 'caulker/inside/probe'
+import { installNoDialogs } from './no-dialogs.js'
 import { installClock } from './probe-clock.js'
-import { brokeOff, wiringIn, type Plays } from './probe-job.js'
+import { brokeOff, brokenAt, wiringIn, type BrokenStep, type Plays } from './probe-job.js'
 
 /** What a page is asked to probe; its modules are loaded by the functions that the bundle brings. */
 export interface PageJob {
@@ -23,7 +24,7 @@ export interface PageJob {
   readonly clauses: readonly string[] | undefined
   readonly gestures: readonly NamedGesture[]
   readonly trusted?: boolean
-  readonly hung: readonly string[]
+  readonly broken: readonly BrokenStep[]
   readonly adopts?: readonly string[]
   readonly plays?: Plays
 }
@@ -39,6 +40,8 @@ export type PageResult =
 const requestFrame = globalThis.requestAnimationFrame.bind(globalThis)
 const channel = new MessageChannel()
 const clock = installClock()
+
+installNoDialogs(globalThis as never)
 
 /** Only what observes the layout, or moves by itself, has to wait for frames that are really drawn; all else is told of frames by the clock. */
 let observers = 0
@@ -106,7 +109,7 @@ export async function runJob(
       ...(job.trusted === true ? { hands } : {}),
       ...(job.clauses === undefined ? {} : { clauses: job.clauses }),
       onStep: (trail, row) => beat(stepText(contract, trail, row)),
-      hangs: (trail, row) => job.hung.includes(stepText(contract, trail, row)),
+      breaks: (trail, row) => brokenAt(job.broken, stepText(contract, trail, row)),
     }).catch((thrown: unknown) => {
       throw brokeOff(job.tag, thrown)
     })

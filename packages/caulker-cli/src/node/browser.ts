@@ -84,7 +84,7 @@ async function runPage(
   job: ProbeJob,
   patienceOf: () => Patience,
 ): Promise<Tried> {
-  const { tag, seed, moves, clauses, gestures, trusted, hung, adopts, plays } = job
+  const { tag, seed, moves, clauses, gestures, trusted, broken, adopts, plays } = job
   const page = await context.newPage()
   const patience = patienceOf()
   let at: string | undefined
@@ -100,11 +100,11 @@ async function runPage(
     await page.goto(freshOrigin())
     patience.begin()
     const silence = new Promise<Tried>((resolve) => {
-      watch = setInterval(() => patience.isOver() && resolve({ how: never(job), at }), WATCH_EVERY)
+      watch = setInterval(() => patience.isOver() && resolve(never(job, at)), WATCH_EVERY)
     })
-    const given = { tag, seed, moves, clauses, gestures, trusted, hung, adopts, plays }
+    const given = { tag, seed, moves, clauses, gestures, trusted, broken, adopts, plays }
     const run = started(page, entry, given).then((result): Tried => {
-      if (result === undefined) return { how: 'leaves the page or breaks it off', at }
+      if (result === undefined) return { how: 'leaves the page or breaks it off', says: 'it leaves the page', at }
       if ('report' in result) return { outcome: { job, report: result.report } }
       if ('played' in result) return { outcome: { job, played: result.played } }
       if ('adopted' in result) return { outcome: { job, adopted: result.adopted } }

@@ -9,7 +9,7 @@ import { beat } from './heartbeat.js'
 import { readDesign } from './read-contract.js'
 import { watchIntrinsics } from './intrinsics.js'
 import { createLoader, type Loader } from './load.js'
-import { brokeOff, wiringIn, type Plays, type ProbeJob, type ProbeMessage } from './probe-job.js'
+import { brokeOff, brokenAt, wiringIn, type Plays, type ProbeJob, type ProbeMessage } from './probe-job.js'
 
 const isUnspoiled = watchIntrinsics()
 
@@ -80,7 +80,7 @@ async function adoptAll(job: ProbeJob, tags: readonly string[]): Promise<ProbeMe
 }
 
 async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
-  const { file, tag, defines, seed, moves, clauses, gestures, hung } = job
+  const { file, tag, defines, seed, moves, clauses, gestures, broken } = job
   const {
     window: { document, frames },
     load,
@@ -100,7 +100,7 @@ async function probeOne(job: ProbeJob): Promise<ProbeMessage> {
       gestures,
       ...(clauses === undefined ? {} : { clauses }),
       onStep: (trail, row) => beat(workerData as SharedArrayBuffer, stepText(contract, trail, row)),
-      hangs: (trail, row) => hung.includes(stepText(contract, trail, row)),
+      breaks: (trail, row) => brokenAt(broken, stepText(contract, trail, row)),
     }).catch((thrown: unknown) => {
       throw brokeOff(tag, thrown)
     })

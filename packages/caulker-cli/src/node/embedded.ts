@@ -76,7 +76,7 @@ function createThread(sharers: () => number): Thread {
           seen = beats
           stepping.begin()
         } else if ((beats === first ? loading : stepping).isOver())
-          settle({ how: never(job), at: beats === first ? undefined : step }, true)
+          settle(never(job, beats === first ? undefined : step), true)
       }, WATCH_EVERY)
       const trouble = (says: string): Tried => ({
         outcome: { job, trouble: { file: job.file, place: undefined, says } },

@@ -1,37 +1,41 @@
-import type { ProbeJob, ProbeOutcome } from './probe-job.js'
+import type { BrokenStep, ProbeJob, ProbeOutcome } from './probe-job.js'
 
 /** How much processor time one step may take before it counts as one that never comes back, and how much loading may. */
 export const PATIENCE = { step: 8, load: 30 } as const
 /** How many steps of one component may hang before the rest of it is left alone. */
 const MOST_HANGS = 3
 
-/** How one try of a component ended: with an outcome, or at a step that never came back. */
-export type Tried = { readonly outcome: ProbeOutcome } | { readonly how: string; readonly at: string | undefined }
+/** How one try of a component ended: with an outcome, or at a step after which it could not go on. */
+export type Tried =
+  | { readonly outcome: ProbeOutcome }
+  | { readonly how: string; readonly says: BrokenStep['says']; readonly at: string | undefined }
 
 /** How much processor time one step of a component may take. */
 export function patienceOf({ patience }: ProbeJob): number {
   return patience ?? PATIENCE.step
 }
 
-export function never(job: ProbeJob): string {
-  return `never comes back (an endless loop, or more than ${patienceOf(job)} seconds of work)`
+/** A try that was ended because its step took more than its patience. */
+export function never(job: ProbeJob, at: string | undefined): Tried {
+  const how = `never comes back (an endless loop, or more than ${patienceOf(job)} seconds of work)`
+  return { how, says: 'it does not come back: an endless loop', at }
 }
 
 /** Tries a component again without the steps that hang, until it comes to an end or too many have hung. */
 export async function tryUntilDone(job: ProbeJob, attempt: (job: ProbeJob) => Promise<Tried>): Promise<ProbeOutcome> {
-  const hung: string[] = []
+  const broken: BrokenStep[] = []
   for (;;) {
-    const tried = await attempt({ ...job, hung })
-    if ('outcome' in tried) return hung.length === 0 ? tried.outcome : { ...tried.outcome, hung }
-    if (tried.at === undefined || hung.length === MOST_HANGS) {
+    const tried = await attempt({ ...job, broken })
+    if ('outcome' in tried) return broken.length === 0 ? tried.outcome : { ...tried.outcome, broken }
+    if (tried.at === undefined || broken.length === MOST_HANGS) {
       const where =
         tried.at === undefined
           ? 'while its module was loaded'
-          : `at ${hung.length + 1} different steps, the last of them: ${tried.at}`
+          : `at ${broken.length + 1} different steps, the last of them: ${tried.at}`
       const trouble = { file: job.file, place: undefined, says: `<${job.tag}> ${tried.how} ${where}` }
-      return { job, trouble, hung: [...hung, tried.at ?? ''] }
+      return { job, trouble, broken: [...broken, { step: tried.at ?? '', says: tried.says }] }
     }
-    hung.push(tried.at)
+    broken.push({ step: tried.at, says: tried.says })
   }
 }
 
@@ -60,7 +64,7 @@ export async function probeInLanes(
     for (let next = queue.shift(); next !== undefined && signal?.aborted !== true; next = queue.shift()) {
       const outcome = await Promise.race([probe(next.job, lane), ended])
       if (outcome === undefined) return
-      if (outcome.hung === undefined || isAlone) settle(next.at, outcome)
+      if (outcome.broken === undefined || isAlone) settle(next.at, outcome)
       else again.push(next)
     }
   }

@@ -21,12 +21,23 @@ export interface ProbeJob {
   readonly trusted?: boolean
   /** How much processor time one step may take, in seconds. */
   readonly patience?: number
-  /** The steps that never came back when they were tried before. */
-  readonly hung: readonly string[]
+  /** The steps after which it could not go on when they were tried before. */
+  readonly broken: readonly BrokenStep[]
   /** Whether contracts are to be read off the elements that the modules define: these tags, or all where none is named. */
   readonly adopts?: readonly string[]
   /** Scripts that are played on a page of live components, and the screen or journey that they are of. */
   readonly plays?: Plays
+}
+
+/** A step that a component did not survive, and what is said of it from then on. */
+export interface BrokenStep {
+  readonly step: string
+  readonly says: 'it does not come back: an endless loop' | 'it leaves the page'
+}
+
+/** What is known of a step from an earlier try; nothing where it came to its end. */
+export function brokenAt(broken: readonly BrokenStep[], step: string): string | undefined {
+  return broken.find((one) => one.step === step)?.says
 }
 
 export interface Plays {
@@ -42,8 +53,8 @@ export type ProbeMessage =
 
 export type ProbeOutcome = {
   readonly job: ProbeJob
-  /** The steps that did not come back, where there were any. */
-  readonly hung?: readonly string[]
+  /** The steps after which it could not go on, where there were any. */
+  readonly broken?: readonly BrokenStep[]
 } & (
   | { readonly report: ProbeReport }
   | { readonly adopted: readonly Adopted[] }

@@ -1,3 +1,5 @@
+import { installNoDialogs } from './no-dialogs.js'
+
 /**
  * What an embedded DOM lacks, and a component calls all the same: each does nothing, or says that nothing is there. What such a call
  * would show is not seen here; that the component calls it is no fault of it.
@@ -9,7 +11,8 @@ export function installStandIns(view: Window & typeof globalThis): void {
     if (prototype !== undefined) fill(prototype, stands)
   }
   // HTML Standard, section 7.2.2.1: a script closes only what a script has opened.
-  Object.assign(view, { close: nothing, print: nothing })
+  Object.assign(view, { close: nothing })
+  installNoDialogs(view)
   fill(view, {
     ResizeObserver: NeverObserves,
     IntersectionObserver: NeverObserves,

@@ -36,7 +36,7 @@ export interface ProbeOptions {
   /** Lets a person act through the browser's own input, where something outside the page lends it. */
   readonly hands?: Hands
   readonly onStep?: (trail: Trail, row: number) => void
-  readonly hangs?: (trail: Trail, row: number) => boolean
+  readonly breaks?: (trail: Trail, row: number) => string | undefined
 }
 
 export type Status = 'held' | 'broken' | 'unproven' | 'waived'
@@ -115,7 +115,7 @@ async function probeIn(
     mountInto: (into) => options.mount?.(into) ?? elementMount({ into }),
     ...(options.mount === undefined ? { mountOn: (element: Element) => elementMount({ element }) } : {}),
     ...(options.onStep === undefined ? {} : { onStep: options.onStep }),
-    ...(options.hangs === undefined ? {} : { hangs: options.hangs }),
+    ...(options.breaks === undefined ? {} : { breaks: options.breaks }),
   })
   const results: ClauseResult[] = []
   let explored: Promise<Explored> | undefined

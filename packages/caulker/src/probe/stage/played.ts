@@ -62,6 +62,6 @@ export interface StageOptions {
   readonly mountOn?: (element: Element) => Mount
   /** Is told of each step before it is made, so that one that never comes back can be named. */
   readonly onStep?: (trail: Trail, row: number) => void
-  /** The steps that are known never to come back. */
-  readonly hangs?: (trail: Trail, row: number) => boolean
+  /** What is known of a step that it does not survive: that it never comes back, or leaves the page. */
+  readonly breaks?: (trail: Trail, row: number) => string | undefined
 }

@@ -86,7 +86,8 @@ async function play(scene: Scene, atEnd?: (container: HTMLElement) => void): Pro
   const stopListening = listenAround(scene)
   const putBack = () => scene.since.spoils.push(...guard())
   const begin = (row: number) => {
-    if (options.hangs?.(trail, row) === true) throw new Error('it does not come back: an endless loop')
+    const breaks = options.breaks?.(trail, row)
+    if (breaks !== undefined) throw new Error(breaks)
     options.onStep?.(trail, row)
   }
   try {

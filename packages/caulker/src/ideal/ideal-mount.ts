@@ -1,12 +1,17 @@
 import type { AnyContract } from '../contract/index.js'
-import { ideal, type IdealInput } from './ideal.js'
+import { ideal, type Ideal, type IdealInput, type IdealState } from './ideal.js'
 import type { Given, Heard, Mounted } from '../mount/index.js'
 
-/** A mounted ideal component: what a person can do with it is one more method. */
+/** A mounted ideal component: what a person can do with it, and its state, which can be kept and brought back. */
 export interface MountedIdeal extends Mounted {
-  edit(name: string, value: unknown): void
+  readonly component: Ideal
+  /** A value: it is replaced, never changed. */
+  readonly state: IdealState
+  /** A person proposes a value, letter by letter where they are typing. */
+  edit(name: string, value: unknown, isTyping?: boolean): void
   /** Time passes, in milliseconds: reports that are held back are sent. */
   pass(milliseconds: number): void
+  bring(state: IdealState): void
   formValue(): unknown
   /** Whether a person still has to fill it. */
   isMissing(): boolean
@@ -26,26 +31,35 @@ export interface MountedIdeal extends Mounted {
  * ```
  */
 export function idealMount(contract: AnyContract, given: Given, hear: (heard: Heard) => void): MountedIdeal {
-  const component = ideal(contract)
+  return mountIdeal(ideal(contract), given, hear)
+}
+
+/** As {@link idealMount}, over an ideal component that several mounts share. */
+export function mountIdeal(component: Ideal, given: Given, hear: (heard: Heard) => void): MountedIdeal {
   let state = component.mount(given)
-  const allows = (event: string, payload: unknown) => {
-    let isVetoed = false
-    hear({ event, payload, veto: () => (isVetoed = true) })
-    return !isVetoed
-  }
-  const take = (input: IdealInput) => {
+  const take = (input: IdealInput, isTyping = false) => {
+    const allows = (event: string, payload: unknown) => {
+      let isVetoed = false
+      hear({ event, payload, isTyping, veto: () => (isVetoed = true) })
+      return !isVetoed
+    }
     const outcome = component.step(state, input, allows)
     state = outcome.state
-    outcome.heard.forEach(hear)
+    for (const heard of outcome.heard) hear({ ...heard, isTyping })
     for (const { hook, now, before } of outcome.after) hook(now, before)
   }
   return {
+    component,
+    get state() {
+      return state
+    },
     tell: (changes) => take({ kind: 'tell', changes }),
-    read: (name) => state[component.names.indexOf(name)],
+    read: (name) => component.standing(state, name),
     commit: () => take({ kind: 'commit' }),
     command: (name, ...args) => take({ kind: 'command', name, args }),
-    edit: (name, value) => take({ kind: 'edit', name, value }),
+    edit: (name, value, isTyping = false) => take({ kind: 'edit', name, value }, isTyping),
     pass: (milliseconds) => take({ kind: 'time', passed: milliseconds }),
+    bring: (kept) => void (state = kept),
     formValue: () => component.formValue(state),
     isMissing: () => component.isMissing(state),
     remove: () => undefined,

@@ -107,10 +107,7 @@ function nameOf({ machine, cellNames, index }: Driver, cell: number): string {
 function answerOf({ machine, state }: Driver, { id, answer }: Extract<Input, { kind: 'answer' }>): Move[] {
   const calls = state()[machine.slots.calls] as readonly PendingCall[]
   const call = calls.find((one) => one.id === id)
-  const operation = (one: PendingCall) => {
-    const site = machine.sites[one.site]
-    return `${site?.source}.${site?.operation.name}`
-  }
+  const operation = (one: PendingCall) => machine.sites[one.site]?.name ?? ''
   if (call === undefined) return []
   const name = operation(call)
   const before = calls.filter((one) => !one.isExpired && !one.isWaiting && operation(one) === name).indexOf(call)

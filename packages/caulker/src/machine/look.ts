@@ -109,8 +109,8 @@ export function lookIn(machine: Machine, state: () => State): Look {
       (state()[machine.slots.calls] as readonly PendingCall[])
         .filter(({ isExpired }) => !isExpired)
         .map(({ id, site, given, isWaiting }) => {
-          const { source, operation } = machine.sites[site] as Machine['sites'][number]
-          return { id, operation: `${source}.${operation.name}`, given, isWaiting }
+          const { name } = machine.sites[site] as Machine['sites'][number]
+          return { id, operation: name, given, isWaiting }
         }),
     sides: () =>
       front().fittings.flatMap((at) => {

@@ -1,5 +1,6 @@
 export { rehearsal, type Rehearsal, type Told } from './rehearsal.js'
-export { explore, type Explored, type FoundLeak } from './explore/explore.js'
+export { explore, type Explored } from './explore/explore.js'
+export type { FoundLeak } from './explore/findings.js'
 export { USUAL_BOUNDS, type Bounds, type ExploreOptions, type Progress } from './explore/bounds.js'
 export { everyInvariant, type Invariant } from './invariants/index.js'
 export { moveText, nameIn, type Move } from './play/move.js'

@@ -1,15 +1,6 @@
-import { idealMount, type MountedIdeal } from '../ideal/index.js'
-import {
-  compile,
-  driveOver,
-  type Amendment,
-  type Fault,
-  type Look,
-  type Refusal,
-  type SentCall,
-  type Wiring,
-} from '../machine/index.js'
+import type { Amendment, Fault, Look, Refusal, SentCall, Wiring } from '../machine/index.js'
 import { CaulkerError, hint } from '../words/index.js'
+import { stageOf, type Part } from './play/stage.js'
 
 /** What went to a component: all that changed for it, in one call. */
 export interface Told {
@@ -93,50 +84,36 @@ export function rehearsal(
   wiring: Wiring,
   { initial = {} }: { initial?: Readonly<Record<string, unknown>> } = {},
 ): Rehearsal {
-  const told: Told[] = []
-  const calls: SentCall[] = []
-  const aborted: number[] = []
-  const faults: Fault[] = []
-  const refusals: Refusal[] = []
-  const amendments: Amendment[] = []
-  const stays: string[] = []
-  const announced: { topic: string; value: unknown }[] = []
-  const ideals = new Map<string, MountedIdeal>()
-  let isTyping = false
-  const key = (fitting: string, row?: string) => (row === undefined ? fitting : `${fitting}/${row}`)
+  const stage = stageOf(wiring, initial)
+  const { driver } = stage
+  const seen = {
+    told: [] as Told[],
+    calls: [] as SentCall[],
+    aborted: [] as number[],
+    faults: [] as Fault[],
+    refusals: [] as Refusal[],
+    amendments: [] as Amendment[],
+    stays: [] as string[],
+    announced: [] as { topic: string; value: unknown }[],
+  }
 
-  const running = driveOver(
-    compile(wiring),
-    {
-      mount({ name, contract }, given, hear, row) {
-        const mounted = idealMount(contract, given, (heard) => hear({ ...heard, isTyping }))
-        ideals.set(key(name, row), mounted)
-        return {
-          ...mounted,
-          tell(changes) {
-            told.push({ fitting: name, row, changes })
-            mounted.tell(changes)
-          },
-          remove: () => void ideals.delete(key(name, row)),
-        }
-      },
-    },
-    {
-      call: (call) => calls.push(call),
-      abort: (id) => aborted.push(id),
-      stay: ({ reason }) => stays.push(reason),
-      announce: (topic, value) => announced.push({ topic, value }),
-      fault: (fault) => faults.push(fault),
-      refused: (refusal) => refusals.push(refusal),
-      amended: (amendment) => amendments.push(amendment),
-    },
-    { initial },
-  )
-  const { driver } = running
-
-  function ideal(fitting: string, row?: string): MountedIdeal {
-    running.component(fitting, row)
-    return ideals.get(key(fitting, row)) as MountedIdeal
+  /** What has happened is there to be read as soon as whatever was done has settled. */
+  function note(): void {
+    const happened = stage.takeHappened()
+    for (const kind of Object.keys(seen) as (keyof typeof seen)[]) seen[kind].push(...(happened[kind] as never[]))
+  }
+  const doing =
+    <A extends unknown[], R>(work: (...given: A) => R) =>
+    (...given: A): R => {
+      try {
+        return work(...given)
+      } finally {
+        note()
+      }
+    }
+  /** What is not shown cannot be operated. */
+  const where = (fitting: string, row: string | undefined, work: (part: Part) => void) => {
+    if (driver.isShown(fitting)) work(stage.component(fitting, row))
   }
 
   function waiting(operation: string, which: number): number {
@@ -150,45 +127,40 @@ export function rehearsal(
     )
   }
 
+  note()
   return {
     ...driver,
-    edit: (fitting, value, to, row) => {
-      if (!driver.isShown(fitting)) return
-      driver.edit(fitting)
-      ideal(fitting, row).edit(value, to)
-    },
-    type(fitting, value, to, row) {
-      if (!driver.isShown(fitting)) return
-      isTyping = true
-      ideal(fitting, row).edit(value, to)
-      isTyping = false
-    },
-    leave(fitting, row) {
-      void ideal(fitting, row).commit()
+    ...seen,
+    edit: doing((fitting, value, to, row) =>
+      where(fitting, row, (part) => {
+        driver.edit(fitting)
+        part.edit(value, to)
+      }),
+    ),
+    type: doing((fitting, value, to, row) => where(fitting, row, (part) => part.edit(value, to, true))),
+    leave: doing((fitting, row) => {
+      void stage.component(fitting, row).commit()
       driver.leave(fitting)
-    },
-    press: (fitting, event = 'press', payload = null, row = undefined) => {
+    }),
+    press: doing((fitting, event = 'press', payload = null, row = undefined) => {
       if (driver.isShown(fitting)) driver.hear(fitting, event, payload, {}, row)
-    },
-    hear: (fitting, event, values, row) => driver.hear(fitting, event, values, values, row),
-    answerLate: (call, given) => driver.answer(calls[call]?.id ?? -1, { given }),
-    set: (changes) => driver.setAll(changes),
-    reset: () => driver.reset(),
-    answer: (operation, given, which = 0) => driver.answer(waiting(operation, which), { given }),
-    fail: (operation, reason, problems = {}, which = 0) =>
+    }),
+    hear: doing((fitting, event, values, row) => driver.hear(fitting, event, values, values, row)),
+    set: doing((changes) => driver.setAll(changes)),
+    act: doing((action) => driver.act(action)),
+    submit: doing(() => driver.submit()),
+    reset: doing(() => driver.reset()),
+    travel: doing((at) => driver.travel(at)),
+    answer: doing((operation, given, which = 0) => driver.answer(waiting(operation, which), { given })),
+    fail: doing((operation, reason, problems = {}, which = 0) =>
       driver.answer(waiting(operation, which), { failed: reason, problems }),
-    giveUp: (operation, which = 0) =>
+    ),
+    giveUp: doing((operation, which = 0) =>
       driver.answer(waiting(operation, which), { failed: 'There was no answer in time', isOverdue: true }),
-    pass: (milliseconds) => ideals.forEach((one) => one.pass(milliseconds)),
-    shown: (fitting, name, row) => ideal(fitting, row).read(name),
-    told,
-    calls,
-    aborted,
-    faults,
-    refusals,
-    amendments,
-    stays,
-    announced,
-    remove: running.remove,
+    ),
+    answerLate: doing((call, given) => driver.answer(seen.calls[call]?.id ?? -1, { given })),
+    pass: doing((milliseconds) => stage.parts().forEach((part) => part.pass(milliseconds))),
+    shown: (fitting, name, row) => stage.component(fitting, row).read(name),
+    remove: doing(stage.remove),
   }
 }

@@ -204,6 +204,8 @@ export interface CallSite {
   readonly screen: number
   readonly source: string
   readonly operation: OperationClause
+  /** The operation with its source: `office.book`. */
+  readonly name: string
   readonly given: Given
   /** The cell that takes the answer; -1 for none. */
   readonly into: number

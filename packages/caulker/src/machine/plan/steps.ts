@@ -140,6 +140,7 @@ function addSite(
     screen: part.at,
     source,
     operation,
+    name: `${source}.${name}`,
     given,
     into: target,
     writes: [...new Set([...copied, ...(target < 0 ? [] : [target]), ...written])],

@@ -12,7 +12,7 @@ export function hearAnswer(work: Work, id: number, answer: Answer): void {
   const call = callsOf(work).find((one) => one.id === id)
   if (call === undefined) return
   const site = siteOf(work, call)
-  const name = `${site.source}.${site.operation.name}`
+  const { name } = site
   if (call.isExpired) {
     drop(work, (one) => one === call)
     if ('given' in answer)

@@ -28,8 +28,8 @@ export function storedOf(machine: Machine, state: State): Stored {
     way: { entries: way.entries.map((one) => machine.screens[one]?.name ?? ''), at: way.at },
     drafts: Object.fromEntries(drafts),
     out: calls.flatMap(({ site, isExpired }) => {
-      const { source, operation } = machine.sites[site] as Machine['sites'][number]
-      return isExpired || operation.effect === 'reads' ? [] : [`${source}.${operation.name}`]
+      const { name, operation } = machine.sites[site] as Machine['sites'][number]
+      return isExpired || operation.effect === 'reads' ? [] : [name]
     }),
   }
 }

@@ -1,5 +1,5 @@
 import { equal, printed } from '../../contract/index.js'
-import { cellName, invariant, operationName, sentAt } from './invariant.js'
+import { cellName, invariant, sentAt } from './invariant.js'
 
 /** What is read never takes the place of what a person has entered since they saw it. */
 export const answerYields = invariant({
@@ -17,7 +17,7 @@ export const answerYields = invariant({
       if (!equal(before.slots[cell], after.slots[cell]))
         yield {
           subject: cellName(machine, cell),
-          says: `${operationName(site)} answers, and ${cellName(machine, cell)}, where a person had entered ${printed(before.slots[cell])}, becomes ${printed(after.slots[cell])}`,
+          says: `${site.name} answers, and ${cellName(machine, cell)}, where a person had entered ${printed(before.slots[cell])}, becomes ${printed(after.slots[cell])}`,
           cells: [cell],
           fittings: machine.fittings
             .filter(({ bound }) => bound.some((one) => one.cell === cell))

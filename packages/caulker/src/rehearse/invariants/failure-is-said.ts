@@ -1,5 +1,5 @@
 import { frontOf } from '../play/sight.js'
-import { invariant, operationName, sentAt } from './invariant.js'
+import { invariant, sentAt } from './invariant.js'
 
 /** Where something fails, the person is told. */
 export const failureIsSaid = invariant({
@@ -30,8 +30,8 @@ export const failureIsSaid = invariant({
       )
     if (!isSaid)
       yield {
-        subject: operationName(site),
-        says: `${operationName(site)} fails, and nothing on the screen says so`,
+        subject: site.name,
+        says: `${site.name} fails, and nothing on the screen says so`,
         ...sentAt(machine, site),
       }
   },

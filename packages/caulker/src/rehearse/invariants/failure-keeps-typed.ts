@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import type { OpenDraft } from '../../machine/index.js'
 import { shownIn } from '../play/sight.js'
-import { cellName, invariant, operationName, sentAt } from './invariant.js'
+import { cellName, invariant, sentAt } from './invariant.js'
 
 /** A failure loses nothing of what a person has entered. */
 export const failureKeepsTyped = invariant({
@@ -21,7 +21,7 @@ export const failureKeepsTyped = invariant({
       if (typeof before.slots[cell] !== 'boolean' && !equal(before.slots[cell], after.slots[cell]))
         yield {
           subject: cellName(machine, cell),
-          says: `${operationName(site)} fails, and ${cellName(machine, cell)}, where a person had entered ${printed(before.slots[cell])}, becomes ${printed(after.slots[cell])}`,
+          says: `${site.name} fails, and ${cellName(machine, cell)}, where a person had entered ${printed(before.slots[cell])}, becomes ${printed(after.slots[cell])}`,
           cells: [cell],
           fittings: machine.fittings
             .filter(({ bound }) => bound.some((one) => one.cell === cell))
@@ -33,7 +33,7 @@ export const failureKeepsTyped = invariant({
       if (open !== undefined && !equal(open.copy, still?.copy))
         yield {
           subject: name,
-          says: `${operationName(site)} fails, and what was being edited in ${machine.fittings[fitting]?.name}, ${printed(open.copy)}, is gone`,
+          says: `${site.name} fails, and what was being edited in ${machine.fittings[fitting]?.name}, ${printed(open.copy)}, is gone`,
           fittings: [machine.fittings[fitting]?.name ?? ''],
           ...at,
         }
@@ -44,7 +44,7 @@ export const failureKeepsTyped = invariant({
         if (open !== undefined && after.parts.has(key) && !equal(open.value, shownIn(after, key, value.name)))
           yield {
             subject: `${part.fitting.name}.${value.name}`,
-            says: `${operationName(site)} fails, and what was being typed in ${part.fitting.name}, ${printed(open.value)}, is gone`,
+            says: `${site.name} fails, and what was being typed in ${part.fitting.name}, ${printed(open.value)}, is gone`,
             fittings: [part.fitting.name],
             ...at,
           }

@@ -85,12 +85,8 @@ export function* sentIn(
       site !== undefined &&
       (site.operation.effect !== 'reads' || (reads && site.kind !== 'load'))
     )
-      yield { call, site, name: operationName(site) }
+      yield { call, site, name: site.name }
   }
-}
-
-export function operationName({ source, operation }: CallSite): string {
-  return `${source}.${operation.name}`
 }
 
 /** The name of a cell as its screen has it. */

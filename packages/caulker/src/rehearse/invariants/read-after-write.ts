@@ -1,5 +1,5 @@
 import type { PendingCall } from '../../machine/index.js'
-import { invariant, operationName, sentAt } from './invariant.js'
+import { invariant, sentAt } from './invariant.js'
 
 /** What is read again after a change is read once the change has been taken. */
 export const readAfterWrite = invariant({
@@ -20,8 +20,8 @@ export const readAfterWrite = invariant({
         .find(({ source, operation }) => source === site.source && operation.effect !== 'reads')
       if (write !== undefined)
         yield {
-          subject: `${operationName(site)} ${operationName(write)}`,
-          says: `${operationName(site)} is asked before ${operationName(write)} has answered: it gives what stood before`,
+          subject: `${site.name} ${write.name}`,
+          says: `${site.name} is asked before ${write.name} has answered: it gives what stood before`,
           cells: site.into < 0 ? [] : [site.into],
           ...sentAt(machine, write),
         }

@@ -1,6 +1,6 @@
 import { equal } from '../../contract/index.js'
 import type { PendingCall } from '../../machine/index.js'
-import { invariant, operationName, sentAt, sentIn } from './invariant.js'
+import { invariant, sentAt, sentIn } from './invariant.js'
 
 /** What creates something is sent once for each intention. */
 export const sentOnce = invariant({
@@ -18,7 +18,7 @@ export const sentOnce = invariant({
       const isSame = (other: PendingCall) =>
         other.id !== call.id &&
         machine.sites[other.site] !== undefined &&
-        operationName(machine.sites[other.site] as never) === name &&
+        machine.sites[other.site]?.name === name &&
         equal(other.given, call.given)
       if (site.operation.effect === 'creates' && [...out, ...fresh].some(isSame))
         yield {

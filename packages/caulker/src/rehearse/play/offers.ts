@@ -104,7 +104,7 @@ function answersApart(plan: Plan, kept: KeptPlay, purse: Purse, makeHost: MakeHo
   const site = call && machine.sites[call.site]
   if (call === undefined || site === undefined) return undefined
   return {
-    answer: `${site.source}.${site.operation.name}`,
+    answer: site.name,
     given: given(site.operation.gives, machine.cells[site.into]?.initial, makeHost),
   }
 }
@@ -115,7 +115,7 @@ function answers(plan: Plan, kept: KeptPlay, purse: Purse, makeHost: MakeHost): 
   return (kept.slots[machine.slots.calls] as readonly PendingCall[]).flatMap((call): Move[] => {
     const site = machine.sites[call.site]
     if (site === undefined || call.isWaiting) return []
-    const name = `${site.source}.${site.operation.name}`
+    const { name } = site
     const answer = given(site.operation.gives, machine.cells[site.into]?.initial, makeHost)
     if (call.isExpired) return [{ late: name, given: answer }]
     const turn = turns.get(name) ?? 0

@@ -83,10 +83,7 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
   /** The call of an operation that waits, counted from the oldest. */
   function waiting(operation: string, which = 0, isExpired = false): PendingCall {
     const calls = driver.state()[machine.slots.calls] as readonly PendingCall[]
-    const named = (call: PendingCall) => {
-      const site = machine.sites[call.site]
-      return `${site?.source}.${site?.operation.name}`
-    }
+    const named = (call: PendingCall) => machine.sites[call.site]?.name ?? ''
     const all = calls.filter((call) => !call.isWaiting && call.isExpired === isExpired)
     const found = all.filter((call) => named(call) === operation)[which]
     if (found !== undefined) return found

@@ -19,10 +19,10 @@ export function isAbout({ touching }: Plan, { part }: Purse, cell: number): bool
 }
 
 /** The part that a trail is about after a move: the first that is edited and is not only a gate. */
-export function partAfter(plan: Plan, { parts }: Kept, { part }: Purse, move: Move): number {
+export function partAfter(plan: Plan, { slots, parts }: Kept, { part }: Purse, move: Move): number {
   if (part >= 0) return part
   const cell =
-    'edit' in move ? editedCell(plan, parts, move) : 'set' in move ? setCell(plan, move) : loadedCell(plan, move)
+    'edit' in move ? editedCell(plan, parts, move) : 'set' in move ? setCell(plan, slots, move) : loadedCell(plan, move)
   if (cell < 0) return -1
   const isUsual = 'edit' in move && plan.touching.isGate(cell) && isPlain(plan, cell, move.to)
   return isUsual ? -1 : plan.touching.partOf(cell)
@@ -44,11 +44,12 @@ function editedCell({ links }: Plan, parts: Kept['parts'], { edit, row }: Extrac
 /** A load that fails is what its trail is about. */
 function loadedCell({ machine }: Plan, move: Move): number {
   const name = 'fail' in move ? move.fail : 'never' in move ? move.never : ''
-  const sites = machine.sites.filter(({ source, operation }) => `${source}.${operation.name}` === name)
+  const sites = machine.sites.filter((site) => site.name === name)
   return sites.every(({ kind }) => kind === 'load') ? (sites[0]?.into ?? -1) : -1
 }
 
-function setCell({ machine }: Plan, { set }: Extract<Move, { set: object }>): number {
-  const [name] = Object.keys(set)
-  return machine.cells.findIndex((cell) => cell.name === name || cell.name.endsWith(`.${name}`))
+function setCell({ machine }: Plan, slots: Kept['slots'], { set }: Extract<Move, { set: object }>): number {
+  const [name = ''] = Object.keys(set)
+  const front = machine.screens[slots[machine.slots.front] as number]
+  return front?.places.cells.get(name) ?? machine.cells.findIndex((cell) => cell.name === name)
 }

@@ -1,4 +1,4 @@
-import { ideal, type Ideal, type IdealState } from '../../ideal/index.js'
+import { ideal, mountIdeal, type Ideal, type IdealState, type MountedIdeal } from '../../ideal/index.js'
 import {
   compile,
   driveOver,
@@ -13,7 +13,7 @@ import {
   type State,
   type Wiring,
 } from '../../machine/index.js'
-import type { Heard, Mounted } from '../../mount/index.js'
+import type { Given, Heard } from '../../mount/index.js'
 
 /** A wiring at work over ideal components, all of which can be kept and brought back. */
 export interface Stage {
@@ -24,24 +24,21 @@ export interface Stage {
   /** The mounted components, by fitting and, of rows, its key: `seam/bow`. */
   parts(): ReadonlyMap<string, Part>
   part(fitting: string, row?: string): Part | undefined
+  /** As {@link Stage.part}; throws a CaulkerError `unknown-name` where none is mounted. */
+  component(fitting: string, row?: string): Part
   /** What stands now, to be looked at until the next move; {@link Stage.keep} copies it. */
   look(): Kept
   keep(): Kept
   bring(kept: Kept): void
+  remove(): void
 }
 
-/** One mounted ideal component. */
-export interface Part extends Mounted {
+/** One mounted ideal component, and where it stands. */
+export interface Part extends MountedIdeal {
   readonly fitting: FittingPlan
   /** Its place among the fittings of the machine. */
   readonly index: number
   readonly row: string | undefined
-  readonly component: Ideal
-  /** A value: it is replaced, never changed. */
-  readonly state: IdealState
-  edit(name: string, value: unknown, isTyping: boolean): void
-  pass(milliseconds: number): void
-  bring(state: IdealState): void
 }
 
 /** Everything that can change, as it was: copies, since the machine writes in place. */
@@ -103,42 +100,21 @@ export function stageOf(wiring: Wiring, initial: Readonly<Record<string, unknown
 
   function mountPart(fitting: FittingPlan, given: object, hear: (heard: Heard) => void, row: string | undefined): Part {
     const index = machine.fittings.indexOf(fitting)
-    const component = ideals[index] as Ideal
-    let state = component.mount({ ...given })
-    const allows = (isTyping: boolean) => (event: string, payload: unknown) => {
-      let isVetoed = false
-      hear({ event, payload, isTyping, veto: () => (isVetoed = true) })
-      return !isVetoed
-    }
-    const take = (input: Parameters<Ideal['step']>[1], isTyping = false) => {
-      const outcome = component.step(state, input, allows(isTyping))
-      state = outcome.state
-      for (const heard of outcome.heard) hear({ ...heard, isTyping })
-      for (const { hook, now, before } of outcome.after) hook(now as never, before as never)
-    }
-    return {
+    const mounted = mountIdeal(ideals[index] as Ideal, { ...given }, hear)
+    const { tell, command } = mounted
+    return Object.assign(mounted, {
       fitting,
       index,
       row,
-      component,
-      get state() {
-        return state
-      },
-      tell(changes) {
+      tell(changes: Given) {
         note('told', { fitting: fitting.name, row, changes })
-        take({ kind: 'tell', changes })
+        tell(changes)
       },
-      read: (name) => component.standing(state, name),
-      commit: () => take({ kind: 'commit' }),
-      command(name, ...args) {
+      command(name: string, ...args: unknown[]) {
         note('commands', { fitting: fitting.name, command: name })
-        take({ kind: 'command', name, args })
+        command(name, ...args)
       },
-      edit: (name, value, isTyping) => take({ kind: 'edit', name, value }, isTyping),
-      pass: (passed) => take({ kind: 'time', passed }),
-      bring: (kept) => void (state = kept),
-      remove: () => undefined,
-    }
+    })
   }
 
   const { driver } = running
@@ -153,6 +129,8 @@ export function stageOf(wiring: Wiring, initial: Readonly<Record<string, unknown
     },
     parts: () => mounted,
     part: (fitting, row) => mounted.get(row === undefined ? fitting : `${fitting}/${row}`),
+    component: (fitting, row) => running.component(fitting, row) as Part,
+    remove: running.remove,
     look: () => ({ slots: driver.state(), parts: partsNow(mounted) }),
     keep: () => ({ slots: driver.state().slice(), parts: partsNow(mounted) }),
     bring({ slots, parts }) {

@@ -150,7 +150,7 @@ function judge(
     return losses.length === 0
       ? undefined
       : { says: `nothing is lost, and ${losses[0]}`, expected: 'nothing lost', found: losses[0] }
-  const operations = stage.machine.sites.map(({ source, operation }) => `${source}.${operation.name}`)
+  const operations = stage.machine.sites.map(({ name }) => name)
   if (!operations.includes(step.sent)) throw new Error(`nothing sends '${step.sent}'${hint(step.sent, operations)}`)
   const all = sent.filter(({ operation }) => operation === step.sent)
   if (step.times !== undefined) {

@@ -61,7 +61,9 @@ describe('the command line', () => {
       'chain-winch.contract.ts': CONTRACT,
       'chain-winch.js': `customElements.define('chain-winch', class extends HTMLElement {})`,
     })
-    const codes = [[], ['--require-proof']].map((more) => caulker('probe', folder, '--clause', 'follows-change', ...more))
+    const codes = [[], ['--require-proof']].map((more) =>
+      caulker('probe', folder, '--clause', 'follows-change', ...more),
+    )
     expect((await Promise.all(codes)).map(({ code }) => code)).to.eql([0, 1])
   })
 

@@ -155,9 +155,7 @@ describe('a trail that breaks a clause', () => {
     inDocument(async (document, next) => {
       const faulty = corpus
         .flat()
-        .filter(({ fault }) =>
-          ['doubled-on-blur', 'no-clearing', 'enter-unheard'].includes(fault),
-        )
+        .filter(({ fault }) => ['doubled-on-blur', 'no-clearing', 'enter-unheard'].includes(fault))
       for (const { contract: of, define } of faulty) {
         define()
         const subject = await subjectFor(of, {

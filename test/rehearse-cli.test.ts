@@ -88,6 +88,12 @@ describe('caulker rehearse', () => {
     expect([describedBy(scriptFileSchema, script), script.of, script.steps.length]).to.eql(['', 'two-bookings', 2])
     const played = await caulker('rehearse', BILGE, '--script', join(folder, file!))
     expect([played.code, played.out.includes('sent-once  at step 2')]).to.eql([1, true])
+    const json = await caulker('rehearse', BILGE, '--script', join(folder, file!), '--format', 'json')
+    const report = JSON.parse(json.out) as { kind: string; scripts: { of: string; leaks: { step: number }[] }[] }
+    expect([describedBy(reportSchema, report), report.kind]).to.eql(['', 'play'])
+    expect(report.scripts.map(({ of, leaks }) => [of, leaks.map(({ step }) => step)])).to.eql([['two-bookings', [2]]])
+    const junit = await caulker('rehearse', BILGE, '--script', join(folder, file!), '--format', 'junit')
+    expect(junit.out).to.match(/<testsuite name="two-bookings" tests="1" failures="1"[^]*sent-once at step 2: /)
   })
 
   it('waives what a wiring knowingly leaves, with the reason', async () => {
@@ -175,6 +181,8 @@ describe('caulker rehearse', () => {
     expect(out).to.match(/scripts played on a page of live components, in an embedded DOM: \d+ as the ideal, \d+ not\./)
     expect(out).to.match(/✗ stuck-quay \d+: .*\n {2}at step \d, one\.count is 2 on the page, and should be 0\./)
     expect(out).to.not.include('✗ sound-quay')
+    const junit = await caulker('rehearse', folder, '--live', '--format', 'junit')
+    expect(junit.out).to.match(/<testsuite name="stuck-quay, in an embedded DOM" tests="\d+" failures="[1-9]/)
   })
 
   it('plays the scripts that cover the sound journey on its live components in Chromium', async () => {

@@ -1,11 +1,18 @@
 import { CaulkerError, hint } from 'caulker/inside/words'
 import { everyInvariant } from 'caulker/inside/rehearse'
-import { liveText, playedText, rehearseText, reportJson, type RehearseReport } from 'caulker/inside/report'
+import {
+  liveText,
+  playedText,
+  rehearseText,
+  reportJson,
+  type PlayReport,
+  type RehearseReport,
+} from 'caulker/inside/report'
 import { EXIT } from '../node/exit.js'
 import { createTaskThread, type TaskThread } from '../tasks/thread.js'
 import { deliver, progressLine, terminalWidth, wantsColour, type Progress } from './output.js'
 import { exploreInLanes, sayDoing } from './rehearse-lanes.js'
-import { rehearseJunit } from './rehearse-junit.js'
+import { playJunit, rehearseJunit } from './rehearse-junit.js'
 import { hasParted, isLive, playLive } from './rehearse-live.js'
 import type { RehearseOptions } from './rehearse-options.js'
 import { writeScripts } from './write-scripts.js'
@@ -99,13 +106,15 @@ async function playAll(thread: TaskThread, paths: readonly string[], options: Re
     ...played.map((one) => playedText(one, shape)),
     ...(live === undefined ? [] : [liveText(live.played, shape)]),
   ].join('\n')
-  deliver(
-    options.format === 'json'
-      ? `${JSON.stringify({ kind: 'played', version: 1, scripts: played, ...(live === undefined ? {} : { live: live.played }) }, null, 2)}\n`
-      : text,
-    text,
-    options.output,
-  )
+  const report: PlayReport = {
+    kind: 'play',
+    version: 1,
+    scripts: played,
+    troubles: live?.troubles ?? [],
+    ...(live === undefined ? {} : { live: live.played }),
+  }
+  const printed = { text: () => text, json: () => reportJson(report), junit: () => playJunit(report) }
+  deliver(printed[options.format](), text, options.output)
   if (live !== undefined && live.troubles.length > 0) {
     say(live.troubles.map(({ file, says }) => `${file}: ${says}`).join('\n'))
     return EXIT.unjudged

@@ -1,5 +1,5 @@
 import type { Script } from 'caulker/inside/rehearse'
-import type { RehearseReport, TroubleReport } from 'caulker/inside/report'
+import type { LiveScripts, TroubleReport } from 'caulker/inside/report'
 import type { ProbeJob } from '../node/probe-job.js'
 import { troubleReport } from '../node/trouble-report.js'
 import type { RehearseAsked } from '../tasks/rehearse-task.js'
@@ -8,7 +8,7 @@ import type { RehearseOptions } from './rehearse-options.js'
 
 /** Scripts as they were played on live components, and what could not be loaded. */
 export interface Live {
-  readonly played: NonNullable<RehearseReport['live']>
+  readonly played: LiveScripts
   readonly troubles: readonly TroubleReport[]
 }
 

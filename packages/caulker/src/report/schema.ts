@@ -2,6 +2,7 @@ import { Type, type TSchema } from '../contract/index.js'
 
 const text = Type.String()
 const count = Type.Integer({ minimum: 0 })
+const anything = Type.Unknown()
 const position = {
   file: text,
   line: Type.Optional(Type.Integer({ minimum: 1 })),
@@ -120,6 +121,18 @@ const rehearsedLeak = strict({
   trail: Type.Array(Type.Object({}, { description: 'A step, as script-1.json describes' })),
   ledger: Type.Array(rehearsedRow, { minItems: 1 }),
 })
+const liveScripts = strict({
+  ranIn: text,
+  scripts: Type.Array(
+    strict({
+      title: text,
+      of: text,
+      ledger: Type.Array(rehearsedRow),
+      parted: Type.Optional(strict({ step: count, says: text })),
+      unplayed: Type.Optional(strict({ step: count, why: text })),
+    }),
+  ),
+})
 const rehearseReport = strict({
   $schema: Type.Optional(text),
   kind: Type.Literal('rehearse'),
@@ -144,26 +157,31 @@ const rehearseReport = strict({
   ),
   troubles: Type.Array(trouble),
   left: Type.Optional(Type.Array(text)),
-  live: Type.Optional(
+  live: Type.Optional(liveScripts),
+})
+const playReport = strict({
+  $schema: Type.Optional(text),
+  kind: Type.Literal('play'),
+  version: Type.Literal(1),
+  scripts: Type.Array(
     strict({
-      ranIn: text,
-      scripts: Type.Array(
-        strict({
-          title: text,
-          of: text,
-          ledger: Type.Array(rehearsedRow),
-          parted: Type.Optional(strict({ step: count, says: text })),
-          unplayed: Type.Optional(strict({ step: count, why: text })),
-        }),
+      title: text,
+      of: text,
+      ledger: Type.Array(rehearsedRow),
+      leaks: Type.Array(strict({ invariant: text, says: text, step: count })),
+      wrong: Type.Optional(
+        strict({ step: count, says: text, expected: Type.Optional(anything), found: Type.Optional(anything) }),
       ),
     }),
   ),
+  troubles: Type.Array(trouble),
+  live: Type.Optional(liveScripts),
 })
 
 /** The JSON Schema (2020-12) of every JSON report of version 1. */
 export const reportSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:caulker:report:1',
-  title: 'A report of caulker check, probe, rehearse, compare, sheet or adopt, version 1',
-  ...Type.Union([checkReport, probeReport, rehearseReport, compareReport, sheetReport, adoptReport]),
+  title: 'A report of caulker check, probe, rehearse (with and without scripts), compare, sheet or adopt, version 1',
+  ...Type.Union([checkReport, probeReport, rehearseReport, playReport, compareReport, sheetReport, adoptReport]),
 }

@@ -2,7 +2,7 @@ import type { Finding } from '../../check/index.js'
 import type { Change, ContractJson } from '../../contract/index.js'
 import type { ProbeReport } from '../../probe/index.js'
 import type { PlayedLive } from '../../live/index.js'
-import type { Explored, Move, RehearsedRow } from '../../rehearse/index.js'
+import type { Explored, Move, PlayedScript, RehearsedRow } from '../../rehearse/index.js'
 
 /** A file that could not be judged. */
 export interface TroubleReport {
@@ -101,8 +101,22 @@ export interface RehearseReport {
   readonly troubles: readonly TroubleReport[]
   /** The screens and journeys that were not rehearsed, where it was ended before. */
   readonly left?: readonly string[]
-  /** The scripts that were played on a page of live components, and where. */
-  readonly live?: { readonly ranIn: string; readonly scripts: readonly PlayedLive[] }
+  readonly live?: LiveScripts
+}
+
+/** Scripts that were played on a page of live components, and where. */
+export interface LiveScripts {
+  readonly ranIn: string
+  readonly scripts: readonly PlayedLive[]
+}
+
+/** What came of scripts, or of one trail. */
+export interface PlayReport {
+  readonly kind: 'play'
+  readonly version: 1
+  readonly scripts: readonly PlayedScript[]
+  readonly troubles: readonly TroubleReport[]
+  readonly live?: LiveScripts
 }
 
 /** What was found of one screen or journey. */

@@ -36,6 +36,7 @@ export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
   if (ends.length === 0 && !sends) return undefined
   const guards = new Set(allPlanned(machine).flatMap((step) => (step.step === 'go' ? [step.otherwise] : [])))
   const kinds = new Map<string, { state: number; node: Node }>()
+  const hash: Hash = { high: 0, low: 0 }
 
   const isEnd = (passage: Passage): boolean =>
     ends.length > 0
@@ -61,26 +62,49 @@ export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
     ])
   }
 
+  /** How many edits an end needs at most from states that are known to lead to one. */
+  const needed = new Map<string, number>()
+
+  /** A state as far as it matters for what can still be done. */
+  function keyOf(node: Node): string {
+    walk.hash({ ...node, purse: { ...node.purse, edits: 0 } }, hash)
+    return `${hash.high} ${hash.low}`
+  }
+
   /** Looks for an end with nothing but what goes well. */
   function look(from: Node, stopped: () => boolean): 'reached' | 'dead' | 'unknown' {
     const visited = createVisited()
-    const hash: Hash = { high: 0, low: 0 }
     let [isReached, isTurnedDown, moves] = [false, false, 0]
-    const nodes: Node[] = [{ ...from, purse: { edits: MOST_EDITS, failures: 0, part: -1 } }]
+    const first: Node = { ...from, memory: undefined, purse: { edits: MOST_EDITS, failures: 0, part: -1 } }
+    const nodes: Node[] = [first]
+    const steps = [{ key: keyOf(first), edits: MOST_EDITS, parent: -1 }]
     const judge = (passage: Passage) => {
       isReached ||= isEnd(passage)
       isTurnedDown ||= passage.happened.refusals.length > 0 || passage.happened.stays.some((why) => guards.has(why))
+    }
+    /** Every state on the way leads to an end, too. */
+    const reached = (step: number, left: number) => {
+      for (let at = step; at >= 0; at = steps[at]?.parent ?? -1) {
+        const { key, edits } = steps[at] as (typeof steps)[number]
+        needed.set(key, Math.min(needed.get(key) ?? Infinity, edits - left))
+      }
+      return 'reached' as const
     }
     for (let at = 0; at < nodes.length; at++) {
       const node = nodes[at] as Node
       for (const move of walk.offers(node)) {
         if (++moves % SAID === 0 && stopped()) return 'unknown'
         const next = walk.go(node, move, judge)
-        if (isReached) return 'reached'
+        const { edits } = next.purse
+        if (isReached) return reached(at, edits)
+        const key = keyOf(next)
+        const needs = needed.get(key) ?? Infinity
+        if (needs <= edits) return reached(at, edits - needs)
         walk.hash(next, hash)
         if (visited.add(hash.high, hash.low, at) < 0) continue
         if (nodes.length >= MOST_STATES) return 'unknown'
         nodes.push(walk.keep(next))
+        steps.push({ key, edits, parent: at })
       }
       // What was gone on from is not needed any more.
       nodes[at] = undefined as never

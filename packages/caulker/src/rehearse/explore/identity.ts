@@ -22,7 +22,7 @@ export interface Summed {
  */
 export interface Identity {
   sum(kept: Kept, before?: Summed): Summed
-  hash(summed: Summed, focus: string | undefined, memory: Memory, purse: Purse, into: Hash): void
+  hash(summed: Summed, focus: string | undefined, memory: Memory | undefined, purse: Purse, into: Hash): void
 }
 
 export function identityOf(machine: Machine): Identity {
@@ -110,11 +110,13 @@ export function identityOf(machine: Machine): Identity {
       const { entries, at } = slots[machine.slots.way] as Way
       mix((entries[at - 1] ?? -1) * 4096 + (entries[at + 1] ?? -1) * 64)
       mix(intern(focus))
-      mix(intern(memory.typed))
-      mix(intern(memory.loaded))
-      mix(intern(memory.lost))
-      mix(intern(memory.copied))
-      mix(intern(memory.hidden))
+      if (memory !== undefined) {
+        mix(intern(memory.typed))
+        mix(intern(memory.loaded))
+        mix(intern(memory.lost))
+        mix(intern(memory.copied))
+        mix(intern(memory.hidden))
+      }
       mix(edits * 64 + failures)
       mix(part)
       into.high = high >>> 0

@@ -12,7 +12,8 @@ import { identityOf, type Hash, type Summed } from './identity.js'
 export interface Node {
   readonly kept: KeptPlay
   readonly summed: Summed
-  readonly memory: Memory
+  /** Nothing where nobody asks what has been. */
+  readonly memory: Memory | undefined
   readonly purse: Purse
 }
 
@@ -67,12 +68,12 @@ export function walkOver(play: Play, makeHost: MakeHost): Walk {
         move,
         before: node.kept,
         after,
-        memory: node.memory,
+        memory: node.memory ?? BLANK,
       })
       return {
         kept: after,
         summed: identity.sum(after, node.summed),
-        memory: remembered(plan, node.memory, move, node.kept, played, after),
+        memory: node.memory && remembered(plan, node.memory, move, node.kept, played, after),
         purse: spent(node, move),
       }
     },

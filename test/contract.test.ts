@@ -80,6 +80,18 @@ describe('a contract', () => {
       JSON.parse('{"values":{"__proto__":{"type":{"type":"integer"}}}}'),
       /cannot have this name/,
     ],
+    [
+      'an attribute as the only way in, and none that can say it',
+      'bale-stepper',
+      { properties: { marks: { type: Type.Array(Type.String()), only: 'attribute' } } },
+      /properties\.marks has only its attribute, and none that can say it; name one/,
+    ],
+    [
+      'a name that an event carries and nobody declared',
+      'bale-stepper',
+      { properties: { unit: { type: Type.String() } }, events: { full: { carries: { '/detail/unit': 'unti' } } } },
+      /names 'unti', which is not declared; did you mean 'unit'/,
+    ],
   ]
   for (const [what, tag, clauses, message] of malformed)
     it(`says in one line what is wrong: ${what}`, () => {

@@ -26,6 +26,38 @@ const type = (field: HTMLInputElement, text: string) => {
   field.dispatchEvent(new window.InputEvent('input', { bubbles: true }))
 }
 
+describe('an element on a page', () => {
+  it('is given a name without a property by its attribute, and what it needs inside and beside it', () =>
+    inDocument((document) => {
+      customElements.define(
+        'hook-rack',
+        class extends HTMLElement {
+          connectedCallback(): void {
+            this.title = `${this.children.length} hooks, ${document.querySelectorAll('#oils option').length} oils`
+          }
+        },
+      )
+      const rack = contract('hook-rack', {
+        properties: {
+          weight: { type: Type.Integer(), default: 5, attribute: 'data-weight', only: 'attribute' },
+          wet: { type: Type.Boolean(), default: false, only: 'attribute' },
+        },
+        content: { inside: '<i></i><i></i>', beside: '<datalist id="oils"><option>linseed</option></datalist>' },
+      })
+      const place = document.body.appendChild(document.createElement('div'))
+      const mounted = elementMount({ into: place })(rack, { wet: true }, () => undefined)
+      const element = place.querySelector('hook-rack') as HTMLElement
+      const seen = () => [element.dataset['weight'], element.hasAttribute('wet'), mounted.read('weight')]
+      expect([element.title, ...seen()]).to.eql(['2 hooks, 1 oils', undefined, true, 5])
+      mounted.tell({ weight: 7, wet: false })
+      expect(seen()).to.eql(['7', false, 7])
+      mounted.tell({ weight: undefined })
+      expect(seen()).to.eql([undefined, false, 5])
+      mounted.remove()
+      expect(place.innerHTML).to.equal('')
+    }))
+})
+
 describe('a screen on a page', () => {
   it('shows its cells, takes edits of native controls, and lets an action change them', () =>
     inDocument((document) => {

@@ -1,3 +1,4 @@
+import { fenderPick } from './fender-pick.js'
 import { ballastHold } from './ballast-hold.js'
 import { lockGate } from './lock-gate.js'
 import { mooringStay } from './mooring-stay.js'
@@ -59,4 +60,5 @@ export const corpus = [
   rivetCount,
   seamNote,
   winchSwitch,
+  fenderPick,
 ]

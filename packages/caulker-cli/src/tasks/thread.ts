@@ -92,8 +92,8 @@ function startWorker(memory: SharedArrayBuffer): Worker {
 }
 
 function doingNow(memory: SharedArrayBuffer): Doing | undefined {
-  const { beats, step } = readHeartbeat(memory)
-  return beats === 0 ? undefined : (JSON.parse(step) as Doing)
+  const { step } = readHeartbeat(memory)
+  return step === '' ? undefined : (JSON.parse(step) as Doing)
 }
 
 function sayingOf({ what, name }: Doing, how: string): string {

@@ -59,6 +59,8 @@ export interface Contract<T extends ContractTypes = ContractTypes> {
   readonly locks: { readonly readonly: string | undefined; readonly disabled: string | undefined }
   /** The property that shows a message beside the field. */
   readonly problem: string | undefined
+  /** Markup without which it is of no use, inside it and beside it. */
+  readonly content: { readonly inside?: string | undefined; readonly beside?: string | undefined } | undefined
   /** Clause ids that are knowingly not kept, each with its reason. */
   readonly waives: Waivers
   /** Clauses that nobody has confirmed, by where they stand, each with what it was guessed from. */
@@ -104,6 +106,8 @@ export interface ContractDraft<
   }
   locks?: { readonly?: NoInfer<Extract<keyof P, string>>; disabled?: NoInfer<Extract<keyof P, string>> }
   problem?: NoInfer<Extract<keyof P, string>>
+  /** Markup without which it is of no use: what stands inside it, and what stands beside it and is found by its id. */
+  content?: { inside?: string; beside?: string }
   /** Clauses that are knowingly not kept: the reason, or the reason for each name that it is waived for. */
   waives?: Record<string, string | Record<string, string>>
   guesses?: Record<string, string>

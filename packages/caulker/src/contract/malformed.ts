@@ -1,5 +1,6 @@
 import { CaulkerError, hint } from '../words/index.js'
-import { isObject, SECTIONS, WHOLE, type Kind, type NameSection } from './table/index.js'
+import type { TSchema } from './data/types.js'
+import { isObject, isScalar, SECTIONS, WHOLE, type Kind, type NameSection } from './table/index.js'
 
 type Draft = Record<string, unknown>
 type Kinds = Readonly<Record<string, Kind<any>>>
@@ -28,6 +29,7 @@ export function refuseMalformed(tag: unknown, draft: unknown): void {
   members(tag, [], whole, WHOLE_KINDS)
   for (const [section, kinds] of Object.entries(SECTION_KINDS)) clauses(tag, draft, section, kinds)
   standOnce(tag, draft)
+  haveAWayIn(tag, draft)
   references(tag, [], whole, WHOLE_KINDS, draft)
   for (const [section, kinds] of Object.entries(SECTION_KINDS))
     for (const [name, clause] of Object.entries((draft[section] ?? {}) as Record<string, Draft>))
@@ -85,6 +87,14 @@ function standOnce(tag: string, draft: Draft): void {
         'stands under properties and under values; a two-way value is declared once, under values',
         `'${name}'`,
       )
+}
+
+/** What has only its attribute needs one. */
+function haveAWayIn(tag: string, draft: Draft): void {
+  for (const section of ['properties', 'values'])
+    for (const [name, { only, attribute, type }] of Object.entries((draft[section] ?? {}) as Record<string, Draft>))
+      if (only === 'attribute' && (attribute === false || (attribute === undefined && !isScalar(type as TSchema))))
+        fail(tag, [section, name], `has only its attribute, and none that can say it; name one: attribute: '…'`)
 }
 
 /** Every name that one clause gives for another must be there. */

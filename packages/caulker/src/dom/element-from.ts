@@ -174,7 +174,7 @@ export function elementFrom<I extends Interior>(
   }
 
   const members = FromInterior.prototype
-  for (const clause of clauses)
+  for (const clause of clauses.filter(({ only }) => only === undefined))
     Object.defineProperty(members, clause.name, {
       configurable: true,
       enumerable: true,

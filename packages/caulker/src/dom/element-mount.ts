@@ -7,6 +7,8 @@ import {
   type AnyContract,
   type ValueClause,
 } from '../contract/index.js'
+import { attributeHeld, attributeOnly, giveName } from './attribute-only.js'
+import { fillContent, placeBeside } from './content.js'
 import { deepActiveElement, isInside } from './focus.js'
 import { isTypedInto } from './text-entry.js'
 import { nativeFor, type Native } from './natives/native.js'
@@ -42,7 +44,17 @@ export function elementMount(options: ElementMountOptions): Mount {
       throw new CaulkerError('bad-argument', 'elementMount needs an element, or a connected place to put one into')
     const element = options.element ?? created(contract, native, view)
     refuseOther(contract, native, element, view)
-    return mountOver(element, options, contract, native, given, hear)
+    if (options.element !== undefined) return mountOver(element, options, contract, native, given, hear)
+    const takeAway = placeBeside(options.into, contract)
+    fillContent(element, contract)
+    const mounted = mountOver(element, options, contract, native, given, hear)
+    return {
+      ...mounted,
+      remove() {
+        mounted.remove()
+        takeAway()
+      },
+    }
   }
 }
 
@@ -55,9 +67,12 @@ function mountOver(
   hear: (heard: Heard) => void,
 ): Mounted {
   const write = (name: string, value: unknown) =>
-    native === undefined ? assign(element, name, value) : native.write(element as never, name, value)
-  const read = (name: string) =>
-    native === undefined ? (element as never as Record<string, unknown>)[name] : native.read(element as never, name)
+    native === undefined ? giveName(element, contract, name, value) : native.write(element as never, name, value)
+  const read = (name: string) => {
+    if (native !== undefined) return native.read(element as never, name)
+    const clause = attributeOnly(contract, name)
+    return clause === undefined ? (element as never as Record<string, unknown>)[name] : attributeHeld(element, clause)
+  }
   const order = givenClauses(contract).map((clause) => clause.name)
   const tell = (changes: Given) => {
     const names = Object.keys(changes)
@@ -137,10 +152,6 @@ function refuseOther(contract: AnyContract, native: Native | undefined, element:
       'not-defined',
       `<${contract.tag}> is not registered; import the module that defines it before the screen is mounted`,
     )
-}
-
-function assign(element: Element, name: string, value: unknown): void {
-  ;(element as never as Record<string, unknown>)[name] = value
 }
 
 function listen(

@@ -1,3 +1,5 @@
+export { giveAll } from './attribute-only.js'
+export { fillContent, placeBeside } from './content.js'
 export { attachHandlers } from './attach-handlers.js'
 export type { ElementOf, EventsOf, ElementFrom } from './element-types.js'
 export { elementFrom, type ElementFromOptions } from './element-from.js'

@@ -1,4 +1,4 @@
-import { nativeFor } from '../dom/index.js'
+import { fillContent, nativeFor, placeBeside } from '../dom/index.js'
 import type { AnyContract } from '../contract/index.js'
 import type { Wiring } from '../machine/index.js'
 import { isInterior, isJourney, type AnyScreen } from '../wiring/index.js'
@@ -26,6 +26,8 @@ function fill(into: ParentNode, screen: AnyScreen, document: Document): void {
     place.setAttribute(PLACE, name)
     const element = nativeFor(contract.tag)?.create(document, contract) ?? document.createElement(contract.tag)
     element.setAttribute('data-fitting', name)
+    placeBeside(place, contract)
+    fillContent(element, contract)
     place.append(element)
     if (!Object.hasOwn(rows, name)) {
       into.append(place)

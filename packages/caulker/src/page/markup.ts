@@ -1,5 +1,11 @@
 import { CaulkerError, hint, labelOf } from '../words/index.js'
-import { defaultTreeAdapter as tree, html, serialize, type DefaultTreeAdapterTypes as Nodes } from 'parse5'
+import {
+  defaultTreeAdapter as tree,
+  html,
+  parseFragment,
+  serialize,
+  type DefaultTreeAdapterTypes as Nodes,
+} from 'parse5'
 import {
   accepts,
   clauseOf,
@@ -32,8 +38,8 @@ export interface MarkupOptions {
 }
 
 /**
- * The element of a contract as escaped HTML text, from the contract alone: its label, its attributes, and what no attribute can say
- * as JSON in `data-given`, which `takeGiven` of `caulker/dom` hands to the live element.
+ * The element of a contract as escaped HTML text, from the contract alone: its label, its attributes, the content that it needs, and
+ * what no attribute can say as JSON in `data-given`, which `takeGiven` of `caulker/dom` hands to the live element.
  *
  * Throws a {@link CaulkerError} `missing-required` for a required name that is not given, and `bad-argument` for a name or a value that
  * the contract does not know.
@@ -69,7 +75,9 @@ export function markup(
   if (Object.keys(configuration).length > 0) attributes.push(['data-given', JSON.stringify(configuration)])
   const element = created(tag, attributes)
   if (text !== undefined) tree.insertText(element, text)
-  return serialized(labelled(contract, element, options))
+  const { inside = '', beside = '' } = contract.content ?? {}
+  for (const node of parseFragment(inside).childNodes) tree.appendChild(element, node)
+  return beside + serialized(labelled(contract, element, options))
 }
 
 function refuseWrong(contract: AnyContract, given: Readonly<Record<string, unknown>>): void {

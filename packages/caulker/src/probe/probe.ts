@@ -123,7 +123,11 @@ async function probeIn(
     results.push(
       ...('unready' in subject
         ? [unproven(clause, subject.unready)]
-        : await resultsOf(clause, subject, () => (explored ??= exploreComponent(subject, seed, options.moves ?? 96)))),
+        : await resultsOf(
+            clause,
+            clause.asMounted === true ? subject.asMounted : subject,
+            () => (explored ??= exploreComponent(subject, seed, options.moves ?? 96)),
+          )),
     )
   return {
     component: contract.tag,

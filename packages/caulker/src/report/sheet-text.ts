@@ -61,6 +61,12 @@ function sheet(contract: AnyContract, width: number, ink: Ink): string[] {
       Object.entries(contract.locks).flatMap(([lock, by]): Row[] => (by === undefined ? [] : [[by, lock, '']])),
     ],
     ['messages', contract.problem === undefined ? [] : [[contract.problem, 'shown beside the field', '']]],
+    [
+      'needs',
+      Object.entries(contract.content ?? {}).flatMap(([where, markup]): Row[] =>
+        markup === undefined ? [] : [[where, markup, '']],
+      ),
+    ],
     ['waived', waiversOf(contract.waives).map(({ id, name = '', reason }): Row => [id, name, reason])],
     ['guessed, confirm or mend', Object.entries(contract.guesses).map(([at, reason]): Row => [at, '', reason])],
   ])
@@ -81,7 +87,11 @@ function sheet(contract: AnyContract, width: number, ink: Ink): string[] {
 }
 
 function propertyRow(clause: PropertyClause): Row {
-  return [clause.name, typeText(clause.type), joined(stands(clause), attributeText(clause), labelled(clause))]
+  return [
+    clause.name,
+    typeText(clause.type),
+    joined(stands(clause), attributeText(clause), ...phrases('properties', clause), labelled(clause)),
+  ]
 }
 
 function valueRow(value: ValueClause): Row {

@@ -179,6 +179,20 @@ export function reasonsBy(what: string): Kind<Readonly<Record<string, string | R
   }
 }
 
+/** Places in an event, each with the name whose value stands there. */
+export const carriedNames: Kind<Readonly<Record<string, string>>> = {
+  schema: plain({
+    type: 'object',
+    patternProperties: { '^(/([^~]|~[01])*)?$': textSchema },
+    additionalProperties: false,
+  }),
+  wrong: judged(
+    (value) => isObject(value) && Object.keys(value).every((place) => pointerParts(place) !== undefined),
+    "must be an object: JSON Pointers from the event, and what stands there, such as { '/detail/unit': 'unit' }",
+  ),
+  names: { of: 'given', in: (value) => Object.values((value ?? {}) as object) },
+}
+
 /** Texts by name. */
 export function textsBy(what: string): Kind<Readonly<Record<string, string>>> {
   return { schema: plain({ type: 'object', patternProperties: { '^.*$': textSchema } }), wrong: judged(isObject, what) }

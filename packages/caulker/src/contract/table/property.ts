@@ -67,6 +67,16 @@ export const PROPERTY = {
     changed: (_, now, name) => [['major', `the attribute of ${name} gives its ${now} now`]],
     sheet: () => 'the attribute gives the default',
   }),
+  only: optional<'attribute'>({
+    says: 'Its only way in, where that is the attribute: the element has no property of its name, as for data-*.',
+    kind: choice('attribute'),
+    changed: (_, now, name) => [
+      now === undefined
+        ? ['minor', `${name} is a property, too`]
+        : ['major', `${name} has only its attribute, and was a property`],
+    ],
+    sheet: () => 'attribute only',
+  }),
   reflects: usually(false, {
     says: 'Whether its attribute follows it. The property follows its attribute always.',
     kind: flag,
@@ -104,7 +114,7 @@ export const PROPERTY = {
 }
 
 /** What an attribute can say: one text, number, flag or choice; null is the attribute left out. */
-function isScalar(type: TSchema): boolean {
+export function isScalar(type: TSchema): boolean {
   const { type: kind, anyOf } = type as { type?: unknown; anyOf?: TSchema[] }
   if (anyOf !== undefined) return anyOf.every((part) => isScalar(part) || (part as { type?: unknown }).type === 'null')
   return 'enum' in type || 'const' in type || ['string', 'number', 'integer', 'boolean'].includes(kind as string)

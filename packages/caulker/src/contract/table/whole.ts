@@ -64,6 +64,7 @@ type FormPart = {
   readonly requiredBy?: string | undefined
   readonly sends?: string | undefined
 }
+type Content = { readonly inside?: string | undefined; readonly beside?: string | undefined }
 type Locks = { readonly readonly?: string | undefined; readonly disabled?: string | undefined }
 type Words = Readonly<Record<string, string>>
 
@@ -133,6 +134,20 @@ export const WHOLE = {
         old === undefined ? 'minor' : 'major',
         `messages are shown by ${now ?? 'nothing'}, and were by ${old ?? 'nothing'}`,
       ],
+    ],
+  }),
+  content: optional<Content>({
+    says: 'Markup without which it is of no use: what stands inside it, such as its options or pictures, and what stands beside it in the page and is found by its id.',
+    kind: partsOf(
+      { inside: text, beside: text },
+      "must be an object of markup, such as { inside: '<option>oak</option>' }",
+    ) as Kind<Content>,
+    changed: (old, now) => [
+      old === undefined
+        ? ['major', 'it needs content of its own now']
+        : now === undefined
+          ? ['minor', 'it needs no content any more']
+          : ['minor', 'the content that it needs is another'],
     ],
   }),
   waives: usually<Waivers>(

@@ -47,6 +47,6 @@ export function membersOf(element: HTMLElement, view: Window & typeof globalThis
   }
   for (const attribute of observed)
     if (!accessors.some((one) => one.attribute === attribute) && !OF_EVERY_CONTROL.includes(attribute))
-      left.push(`the attribute ${attribute}: no property goes with it`)
+      left.push(`the attribute ${attribute}: no property goes with it; say its type, with only: 'attribute'`)
   return { accessors, commands, left }
 }

@@ -22,7 +22,7 @@ export const attributeAgrees = clause({
   needsElement: true,
   concerns: (contract) =>
     Object.values<PropertyClause>({ ...contract.properties, ...contract.values }).some(
-      ({ attribute }) => attribute !== false,
+      ({ attribute, only }) => attribute !== false && only === undefined,
     ),
   *trails(subject) {
     for (const clauseOf of judgedNames(subject)) yield* trailsOf(subject, clauseOf)
@@ -40,7 +40,7 @@ export function judgedNames(subject: Subject): PropertyClause[] {
   const observed = (
     (subject.define as { observedAttributes?: readonly string[] } | undefined)?.observedAttributes ?? []
   ).map((name) => name.toLowerCase())
-  const withAttribute = subject.names.filter(({ attribute }) => attribute !== false)
+  const withAttribute = subject.names.filter(({ attribute, only }) => attribute !== false && only === undefined)
   const strange = observed
     .filter(
       (name) =>

@@ -3,7 +3,7 @@ import { clause } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
 import type { Row } from '../stage/played.js'
 import type { Subject } from '../subject/subject.js'
-import { asksForForms, knowsForms } from '../subject/forms.js'
+import { isCarried, notCarried } from '../subject/forms.js'
 
 /** A form sends its value as it is now. */
 export const carriesFormValue = clause({
@@ -14,7 +14,7 @@ export const carriesFormValue = clause({
   tried:
     'It is mounted in a form with a name, given and told values and operated; what the form would send is compared with what it holds.',
   unprovenWhen: 'Its form value is no text, number or file.',
-  openBecause: (subject) => (isFormAssociated(subject) ? undefined : 'It is not associated with forms.'),
+  openBecause: notCarried,
   random: 'any',
   onTrial: 'gesture',
   needsElement: true,
@@ -34,7 +34,7 @@ export const carriesFormValue = clause({
   proves: (subject, { trail, rows }) =>
     trail.setting === 'form' &&
     rows.some((row) => formValueOf(subject, row) !== undefined) &&
-    (isFormAssociated(subject) || rows.some(({ around }) => around.formValues.length > 0)),
+    (subject.carrier !== 'element' || isCarried(subject) || rows.some(({ around }) => around.formValues.length > 0)),
   judge(subject, { trail, rows }) {
     if (trail.setting !== 'form') return undefined
     for (const [at, row] of rows.entries()) {
@@ -43,7 +43,7 @@ export const carriesFormValue = clause({
       const sent = row.around.formValues
       if (typeof value === 'boolean') {
         const isSent = sent.length > 0 && sent.some((one) => one !== '' && one !== 'false')
-        if (isSent !== value && isFormAssociated(subject))
+        if (isSent !== value && isCarried(subject))
           return {
             row: at,
             says: 'the form would send something else than it holds',
@@ -52,7 +52,7 @@ export const carriesFormValue = clause({
           }
         const says = subject.contract.form?.sends
         const text = value && says !== undefined ? row.read[says] : undefined
-        if (isFormAssociated(subject) && typeof text === 'string' && !sent.includes(text))
+        if (isCarried(subject) && typeof text === 'string' && !sent.includes(text))
           return {
             row: at,
             says: `the form would send something else than its ${says}`,
@@ -61,8 +61,9 @@ export const carriesFormValue = clause({
           }
         continue
       }
-      if (sent.length === 0 && !isFormAssociated(subject)) continue
-      if (sent.length !== 1 || !isSentAs(value, sent[0]))
+      // Of an element that asks for it, and that the platform does not know how to take in, nothing is sent.
+      if (sent.length === 0 && subject.carrier === 'element' && !isCarried(subject)) continue
+      if (!isSent(subject, value, sent))
         return {
           row: at,
           says: 'the form would send something else than it holds',
@@ -85,9 +86,9 @@ export function formValueOf(subject: Subject, row: Row): unknown {
     : undefined
 }
 
-/** Only where the platform knows form-associated elements can nothing sent be blamed on the component. */
-export function isFormAssociated(subject: Subject): boolean {
-  return asksForForms(subject) && knowsForms(subject)
+/** The element itself sends one entry; from inside it others may come along. */
+function isSent({ carrier }: Subject, value: unknown, sent: readonly unknown[]): boolean {
+  return carrier === 'inside' ? sent.some((one) => isSentAs(value, one)) : sent.length === 1 && isSentAs(value, sent[0])
 }
 
 export function isSentAs(value: unknown, sent: unknown): boolean {

@@ -23,6 +23,8 @@ export interface Clause {
   readonly random: 'tells' | 'any' | 'none'
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */
   readonly onTrial: 'mount' | 'tell' | 'gesture' | 'command' | 'page'
+  /** Whether it is about the mount itself: then nothing that is lost there is told again. */
+  readonly asMounted?: true
   /** Whether it is about a choice whose entry is gone, which says nothing of any other clause. */
   readonly judgesGone?: true
   /** Whether what breaks it may be seen only once on a page, such as what is kept beside the class. */

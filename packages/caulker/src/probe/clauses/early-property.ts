@@ -16,11 +16,12 @@ export const earlyProperty = clause({
   unprovenWhen: 'No ordinary value of any name can be made.',
   random: 'none',
   onTrial: 'mount',
+  asMounted: true,
   needsElement: true,
   concerns: ({ properties, values }) => Object.keys({ ...properties, ...values }).length > 0,
   *trails(subject) {
-    for (const { name } of subject.tellable) {
-      const [value, other] = subject.plain(name)
+    for (const { name, only } of subject.tellable) {
+      const [value, other] = only === undefined ? subject.plain(name) : []
       // What every element has goes to the platform before the class can take it.
       if (
         value === undefined ||

@@ -1,9 +1,11 @@
 import type { Row } from '../stage/played.js'
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { isFormAssociated } from './carries-form-value.js'
+import { isCarried, notCarried } from '../subject/forms.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject } from '../subject/subject.js'
+
+const MOST_WAYS = 6
 
 /** A reset of its form resets it. */
 export const formResets = clause({
@@ -13,20 +15,21 @@ export const formResets = clause({
   why: 'Every field of the form is empty again but this one; what is sent next belongs to the person before.',
   tried: 'It is mounted in a form and operated; then the form is reset.',
   unprovenWhen: 'Nothing that a person can do changes its form value.',
-  openBecause: (subject) => (isFormAssociated(subject) ? undefined : 'It is not associated with forms.'),
+  openBecause: notCarried,
   random: 'none',
   onTrial: 'page',
   needsElement: true,
   needsForms: true,
   concerns: ({ form }) => form !== undefined,
   *trails(subject) {
-    for (const way of subject.chiefWays)
-      if (way.changes.has(subject.contract.form?.value ?? ''))
-        for (const given of [way.given, ...fromDefault(subject, way.given)])
-          yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
+    const changing = subject.ways.filter(({ changes }) => changes.has(subject.contract.form?.value ?? ''))
+    // One edit may end at the default, where a reset that is not heard makes no difference: others do not.
+    for (const way of changing.slice(0, MOST_WAYS))
+      for (const given of [way.given, ...fromDefault(subject, way.given)])
+        yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
   },
   proves: (subject, { rows }) =>
-    isFormAssociated(subject) && rows.some((row) => !equal(formValueAt(subject, row), formValueAt(subject, rows[0]))),
+    isCarried(subject) && rows.some((row) => !equal(formValueAt(subject, row), formValueAt(subject, rows[0]))),
   judge(subject, { trail, rows }) {
     const at = rows.length - 1
     const name = subject.contract.form?.value ?? ''
@@ -34,7 +37,7 @@ export const formResets = clause({
     if (
       row === undefined ||
       before === undefined ||
-      !isFormAssociated(subject) ||
+      !isCarried(subject) ||
       equal(before.read[name], rows[0].read[name])
     )
       return undefined

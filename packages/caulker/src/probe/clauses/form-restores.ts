@@ -12,7 +12,8 @@ export const formRestores = clause({
   why: 'A person goes back a page to mend one field, and finds the others empty, or shown and not held.',
   tried:
     'It is given a value in a form, and told another; then it is restored with the state that it gave its form for the first. Whether it reports that is left to it.',
-  unprovenWhen: 'It has no formStateRestoreCallback: then the browser brings nothing back by itself.',
+  unprovenWhen:
+    'It has no formStateRestoreCallback: then the browser brings nothing back by itself, or only the native controls inside it.',
   random: 'none',
   onTrial: 'page',
   needsElement: true,
@@ -20,7 +21,7 @@ export const formRestores = clause({
   concerns: ({ form }) => form !== undefined,
   *trails(subject) {
     const name = subject.contract.form?.value ?? ''
-    const plain = subject.plain(name)
+    const plain = subject.carrier === 'element' ? subject.plain(name) : []
     for (const [at, value] of plain.entries())
       yield {
         given: { ...subject.middle, [name]: value },

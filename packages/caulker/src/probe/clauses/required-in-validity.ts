@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { isTell, tell } from '../stage/trail.js'
-import { isFormAssociated } from './carries-form-value.js'
+import { isCarried, notCarried } from '../subject/forms.js'
 
 /** A form does not pass while it is obliged and empty. */
 export const requiredInValidity = clause({
@@ -11,7 +11,7 @@ export const requiredInValidity = clause({
   why: 'A form that passes with an empty field sends an order without a name; one that never passes keeps a person for good.',
   tried: 'It is mounted in a form, obliged, once empty and once with an ordinary value.',
   unprovenWhen: 'No empty or no ordinary value of it can be made.',
-  openBecause: (subject) => (isFormAssociated(subject) ? undefined : 'It is not associated with forms.'),
+  openBecause: notCarried,
   random: 'none',
   onTrial: 'mount',
   needsElement: true,
@@ -20,7 +20,7 @@ export const requiredInValidity = clause({
   *trails(subject) {
     const { value = '', requiredBy = '' } = subject.contract.form ?? {}
     const clauseOf = subject.values.find(({ name }) => name === value)
-    if (!isFormAssociated(subject) || clauseOf?.empty === undefined) return
+    if (!isCarried(subject) || clauseOf?.empty === undefined) return
     yield { given: { ...subject.base, [requiredBy]: true, [value]: clauseOf.empty }, moves: [], setting: 'form' }
     for (const one of subject.plain(value).slice(0, 1))
       yield { given: { ...subject.base, [requiredBy]: true, [value]: one }, moves: [], setting: 'form' }

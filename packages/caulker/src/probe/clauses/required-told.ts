@@ -19,6 +19,7 @@ export const requiredTold = clause({
   unprovenWhen: SILENT,
   random: 'none',
   onTrial: 'mount',
+  asMounted: true,
   concerns: ({ required }) => required.length > 0,
   *trails() {},
   judge: () => undefined,

@@ -42,9 +42,20 @@ export const sentAsSaid = clause({
     const misshapen = offType(contract, rows) ?? doubled(contract, rows)
     if (misshapen !== undefined) return misshapen
     const promised = promisedBy(contract)
-    for (const [at, { around }] of rows.entries())
+    for (const [at, { around, move }] of rows.entries())
       for (const sent of around.sent) {
-        const wrong = FLAGS.find((flag) => promised.get(sent.event)?.[flag] === true && !sent[flag])
+        const stale = sent.along.find(({ value, readThen }) => readThen !== undefined && !equal(value, readThen))
+        if (stale !== undefined)
+          return {
+            row: at,
+            says: `${sent.event} carries another ${stale.name} than it has`,
+            expected: `${stale.name} ${printed(stale.readThen)}`,
+            found: `${stale.name} ${printed(stale.value)}`,
+          }
+        const wrong = FLAGS.find(
+          (flag) =>
+            promised.get(sent.event)?.[flag] === true && !sent[flag] && !(flag === 'cancelable' && isComposed(move)),
+        )
         if (wrong !== undefined)
           return {
             row: at,
@@ -57,6 +68,11 @@ export const sentAsSaid = clause({
     return undefined
   },
 })
+
+/** Input Events Level 2, section 5.1.2: what comes of a composition cannot be cancelled, whoever passes it on. */
+function isComposed(move: Row['move']): boolean {
+  return isGesture(move) && move.gesture.do === 'compose'
+}
 
 const WRONG = {
   bubbles: 'does not bubble',
@@ -73,7 +89,18 @@ function promisedBy(contract: AnyContract): ReadonlyMap<string, Partial<Flags>> 
       { bubbles: bubbles === true, composed: composed === true, cancelable: cancelable === true },
     ]),
   ]
-  return new Map(said.filter(([, flags]) => FLAGS.some((flag) => flags[flag] === true)))
+  return new Map(
+    said.filter(([event, flags]) => FLAGS.some((flag) => flags[flag] === true) || carriesMore(contract, event)),
+  )
+}
+
+/** Whether an event carries what other names are. */
+function carriesMore({ events, values }: AnyContract, of: string): boolean {
+  const clauses = [
+    ...Object.values(values).filter(({ event }) => event === of),
+    ...(Object.hasOwn(events, of) ? [events[of]] : []),
+  ]
+  return clauses.some((one) => Object.keys(one?.carries ?? {}).length > 0)
 }
 
 /** What an event carries that reports no value. */

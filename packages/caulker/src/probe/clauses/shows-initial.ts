@@ -19,6 +19,7 @@ export const showsInitial = clause({
   unprovenWhen: 'No ordinary value of any name can be seen.',
   random: 'none',
   onTrial: 'mount',
+  asMounted: true,
   concerns: ({ properties, values }) => Object.keys(properties).length + Object.keys(values).length > 0,
   *trails(subject) {
     yield { given: subject.least, moves: [] }

@@ -3,6 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { touchesTwin, unlikeFresh } from './laws.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, tell, type Trail } from '../stage/trail.js'
+import type { Given } from '../../mount/index.js'
 import type { Subject } from '../subject/subject.js'
 
 /** Two of them on one page do not touch each other. */
@@ -60,7 +61,9 @@ function besideOthers(subject: Subject): Iterable<Trail> {
 
 /** What one shows and holds does not depend on whether another stands beside it. */
 async function spoiledByOther(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const alone = await subject.play({ given: trail.given, moves: trail.moves })
+  // What is kept for all of them outlives each: before it is looked at alone, another one is given something else again.
+  await subject.playAnew({ given: givenOtherwise(subject, trail), moves: [] })
+  const alone = await subject.playAnew({ given: trail.given, moves: trail.moves })
   for (const [at, row] of rows.entries()) {
     const usual = alone.rows[at]
     if (usual === undefined || usual.fault !== undefined || usual.unsettled !== undefined) return undefined
@@ -74,4 +77,12 @@ async function spoiledByOther(subject: Subject, { trail, rows }: Played): Promis
       }
   }
   return undefined
+}
+
+function givenOtherwise(subject: Subject, { given, beside = {} }: Trail): Given {
+  const others = Object.entries(beside).map(([name, value]) => {
+    const other = subject.plain(name).find((one) => !equal(one, value) && !equal(one, given[name]))
+    return [name, equal(value, given[name]) ? value : (other ?? given[name])] as const
+  })
+  return Object.fromEntries(others.filter(([, value]) => value !== undefined))
 }

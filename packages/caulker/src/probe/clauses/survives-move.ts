@@ -25,6 +25,8 @@ export const survivesMove = clause({
     // What a person has entered goes along.
     for (const way of subject.chiefWays.slice(0, 2)) yield { given: way.given, moves: [...way.moves, moved[0]] }
     for (const way of subject.chiefWays) yield { given: way.given, moves: [moved[0], ...way.moves] }
+    // From where it stands by itself it may forget nothing, and have gone deaf all the same.
+    for (const way of subject.chiefWays.slice(0, 1)) yield { given: subject.base, moves: [moved[0], ...way.moves] }
     for (const way of subject.chiefWays.slice(0, 1)) yield { given: way.given, moves: [...moved, ...way.moves] }
     for (const { name } of subject.tellable.slice(0, 3))
       for (const value of subject.plain(name).slice(0, 1))

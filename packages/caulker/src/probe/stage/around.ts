@@ -9,6 +9,8 @@ export interface SentEvent {
   readonly bubbles: boolean
   readonly composed: boolean
   readonly cancelable: boolean
+  /** What its contract says that it carries along, as it was sent, and as the component held it then. */
+  readonly along: readonly { readonly name: string; readonly value: unknown; readonly readThen: unknown }[]
 }
 
 /** What is not part of the picture, and that clauses of their own look at. */

@@ -1,6 +1,6 @@
-import { equal, eventNames, pointerParts, valueAt, valueClauses } from '../../contract/index.js'
+import { equal, eventNames, pointerParts, valueAt, valueClauses, type EventClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
-import { hearConsole } from './around.js'
+import { hearConsole, snapshot, type SentEvent } from './around.js'
 import { OWNED } from './owner.js'
 import type { HeardThen } from './played.js'
 import { formValuesOf, noteFault, readOf, rootOf, type Scene } from './scene.js'
@@ -34,7 +34,7 @@ export function listenAround(scene: Scene): () => void {
   const note = (event: Event) => {
     const { type, bubbles, composed, cancelable } = event
     if (event.target !== rootOf(scene)) return
-    scene.since.sent.push({ event: type, bubbles, composed, cancelable })
+    scene.since.sent.push({ event: type, bubbles, composed, cancelable, along: alongWith(scene, event) })
     if (scene.trail.setting === 'answering') promiseAnswer(scene, event)
   }
   for (const name of eventNames(contract)) container.addEventListener(name, note, true)
@@ -60,6 +60,22 @@ export function listenAround(scene: Scene): () => void {
     view.removeEventListener('unhandledrejection', onRejection)
     view.removeEventListener('submit', stopSubmit)
   }
+}
+
+/** What an event carries of other names. */
+function alongWith(scene: Scene, event: Event): SentEvent['along'] {
+  const { contract } = scene
+  const clauses = [
+    ...valueClauses(contract).filter((value) => value.event === event.type),
+    ...(Object.hasOwn(contract.events, event.type) ? [contract.events[event.type] as EventClause] : []),
+  ]
+  return clauses.flatMap(({ carries }) =>
+    Object.entries(carries).map(([place, name]) => ({
+      name,
+      value: snapshot(valueAt(event, pointerParts(place) ?? [])),
+      readThen: snapshot(readOf(scene, name)),
+    })),
+  )
 }
 
 /** An owner that hands over a promise, where the event takes one, and keeps it later. */

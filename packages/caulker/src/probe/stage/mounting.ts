@@ -1,4 +1,5 @@
 import type { Mount, Mounted } from '../../mount/index.js'
+import { fillContent, giveAll, placeBeside } from '../../dom/index.js'
 import { hear } from './hearing.js'
 import { OWNED } from './owner.js'
 import type { Scene } from './scene.js'
@@ -22,13 +23,15 @@ export function mountIt(scene: Scene): Mounted {
   if (trail.slotted === undefined && (setting === undefined || PLAIN_SETTINGS.includes(setting)))
     return options.mountInto(place)(contract, given, hears)
   const element = setting === 'early' ? undefinedElement(options.document, contract.tag) : new (elementClass(scene))()
+  placeBeside(place, contract)
+  fillContent(element, contract)
   const inAttributes = setting === 'attributes' ? attributesFor(contract, given) : {}
   if (setting === 'form') element.setAttribute('name', FORM_NAME)
   for (const one of trail.slotted ?? []) fill(scene, element, one)
   for (const [name, text] of Object.values(inAttributes)) element.setAttribute(name, text)
   const rest = Object.fromEntries(Object.entries(given).filter(([name]) => !Object.hasOwn(inAttributes, name)))
   if (setting === 'early') {
-    Object.assign(element, rest)
+    giveAll(element, contract, rest)
     place.append(element)
     return mountOn(scene, element)(contract, {}, hears)
   }

@@ -80,5 +80,9 @@ export function formOf({ place }: Scene): HTMLFormElement | undefined {
 
 export function formValuesOf(scene: Scene): unknown[] {
   const form = formOf(scene)
-  return form === undefined ? [] : new scene.view.FormData(form).getAll(FORM_NAME)
+  if (form === undefined) return []
+  const data = new scene.view.FormData(form)
+  const own = data.getAll(FORM_NAME)
+  // Nothing else is in this form: what goes by another name comes from inside it, too.
+  return own.length > 0 ? own : [...data.values()]
 }

@@ -14,6 +14,7 @@ import { ownerOf, unbounded } from './owner.js'
 import type { Played, Row, StageOptions } from './played.js'
 import { noteFault, nothingYet, rootOf, type Scene } from './scene.js'
 import { placeFor } from './settings.js'
+import { settle } from './settle.js'
 import type { Move, Trail } from './trail.js'
 
 /** Plays trails on fresh mounts of one component, each in a place of its own. */
@@ -101,7 +102,7 @@ async function play(scene: Scene, atEnd?: (container: HTMLElement) => void): Pro
       noteFault(scene, thrown)
     }
     putBack()
-    const rows: [Row, ...Row[]] = [await rowAfter(scene, undefined, undefined)]
+    const rows: [Row, ...Row[]] = [await mountedRow(scene)]
     scene.recorded = stateOf(rootOf(scene))
     for (const move of trail.moves) {
       const last = rows[rows.length - 1] as Row
@@ -124,6 +125,21 @@ async function play(scene: Scene, atEnd?: (container: HTMLElement) => void): Pro
     container.remove()
     stopListening()
   }
+}
+
+/** The first row: what is lost at the mount is told once more, and what is heard of that belongs to no clause. */
+async function mountedRow(scene: Scene): Promise<Row> {
+  const { again, given } = scene.trail
+  if (again === undefined || scene.since.fault !== undefined) return rowAfter(scene, undefined, undefined)
+  await settle(scene, 0)
+  const heard = scene.since.heard.length
+  try {
+    scene.mounted?.tell(scene.owned.copy(Object.fromEntries(again.map((name) => [name, given[name]]))))
+  } catch (thrown) {
+    noteFault(scene, thrown)
+  }
+  const row = await rowAfter(scene, undefined, undefined)
+  return { ...row, heard: row.heard.slice(0, heard) }
 }
 
 /** What a component throws while it is removed is judged by no clause of a trail that has ended. */

@@ -54,6 +54,8 @@ export interface Trail {
   readonly beside?: Given
   /** What is in its slots before it is put in place. */
   readonly slotted?: readonly Fill[]
+  /** The names that its owner tells once more as soon as it stands there, since it loses them at the mount. */
+  readonly again?: readonly string[]
 }
 
 export function tell(changes: Given): Move {
@@ -123,12 +125,13 @@ function fillText({ slot, content }: Fill): string {
 
 export function mountText(
   { tag }: AnyContract,
-  { given, setting, slotted, beside }: Pick<Trail, 'given' | 'setting' | 'slotted' | 'beside'>,
+  { given, setting, slotted, beside, again }: Omit<Trail, 'moves'>,
 ): string {
   const put = slotted === undefined ? '' : `, ${slotted.map(fillText).join(', ')}`
   const mounted = `mount ${tag}${Object.keys(given).length === 0 ? '' : ` with ${givenText(given)}`}${put}`
   if (beside !== undefined) return `${mounted}, beside one with ${givenText(beside)}`
-  return setting === undefined ? mounted : SETTINGS[setting](mounted)
+  const placed = setting === undefined ? mounted : SETTINGS[setting](mounted)
+  return again === undefined ? placed : `${placed}, and tell it ${again.join(' and ')} once more`
 }
 
 export function givenText(given: Given): string {

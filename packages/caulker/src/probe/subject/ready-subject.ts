@@ -17,6 +17,8 @@ import { filesToChoose, hostSamples, samplesFor } from './samples.js'
 import type { Played, StageOptions } from '../stage/played.js'
 import { stageFor } from '../stage/stage.js'
 import { trailKey, type Call, type Trail } from '../stage/trail.js'
+import { carrierOf } from './forms.js'
+import { lostAtMount, toldAgain } from './lost.js'
 import { isNothing, type Subject, type Way } from './subject.js'
 import { survey } from './survey.js'
 import type { Given } from '../../mount/index.js'
@@ -67,6 +69,7 @@ export async function subjectFor(
     ),
   }
   const subject: Subject = {
+    asMounted: undefined as never,
     contract,
     names,
     values,
@@ -92,6 +95,7 @@ export async function subjectFor(
     fresh: async (given) => (await play({ given, moves: [] })).rows[0],
     files: filesToChoose(options.document),
     define: options.mountOn === undefined ? undefined : options.document.defaultView?.customElements.get(contract.tag),
+    carrier: undefined,
     controls: [],
     document: options.document,
     look: (given, at) => inTurn(() => stage.look(given, [], at)),
@@ -112,7 +116,33 @@ export async function subjectFor(
   const controls = await stage.look(middle, [], (container) =>
     controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),
   )
-  return { ...subject, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
+  const carrier = await carrierOf(subject, stage, options)
+  const asMounted: Subject = {
+    ...subject,
+    carrier,
+    ways,
+    chiefWays: chiefOf(ways),
+    controls: controls ?? [],
+    get asMounted() {
+      return asMounted
+    },
+  }
+  const lost = await lostAtMount(asMounted)
+  return lost.size === 0 ? asMounted : withToldAgain(asMounted, lost)
+}
+
+/** What it loses at the mount is told again wherever it is not about the mount. */
+function withToldAgain(asMounted: Subject, lost: ReadonlySet<string>): Subject {
+  const again = (trail: Trail) => toldAgain(trail, lost, asMounted)
+  return {
+    ...asMounted,
+    play: (trail) => asMounted.play(again(trail)),
+    playAnew: (trail) => asMounted.playAnew(again(trail)),
+    fresh: async (given) => (await asMounted.play(again({ given, moves: [] }))).rows[0],
+    look: (given, at) => asMounted.lookAt(again({ given, moves: [] }), at),
+    lookAt: (trail, at) => asMounted.lookAt(again(trail), at),
+    lookAfter: (given, moves, at) => asMounted.lookAt(again({ given, moves }), at),
+  }
 }
 
 function callsOf({ commands }: AnyContract, host: (name: string) => unknown[]): Call[] {

@@ -41,10 +41,14 @@ export interface Subject {
   ideally(name: string, given: Given): unknown
   /** Plays a trail; one that was played already is not played again. */
   play(trail: Trail): Promise<Played>
+  /** The same component, with nothing told again that it loses at the mount. */
+  readonly asMounted: Subject
   /** The component freshly mounted with this. */
   fresh(given: Given): Promise<Row>
   /** The class of the element, where it is a custom element that is mounted as such. */
   readonly define: CustomElementConstructor | undefined
+  /** Who carries its value into a form; nothing where nobody does, or no value of it is a form value. */
+  readonly carrier: Carrier | undefined
   /** Every control that is found on an ordinary mount. */
   readonly controls: readonly ControlRef[]
   readonly document: Document
@@ -61,6 +65,9 @@ export interface Subject {
   /** Files for a person to choose: never the objects that an owner gives. */
   readonly files: readonly File[]
 }
+
+/** Who brings the value into a form: the element itself, or something inside it: a native control, a hidden field, a listener. */
+export type Carrier = 'element' | 'inside'
 
 /** One thing that a person can do: its moves from a given mount on, and what it changes. */
 export interface Way {

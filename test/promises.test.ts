@@ -493,3 +493,83 @@ describe('the exploration that all clauses share', () => {
     expect(half.length).to.equal(1)
   })
 })
+
+describe('a fault at the mount', () => {
+  const rack = contract('oar-rack', {
+    values: { oars: { type: Type.Union([Type.Integer(), Type.Null()]), default: 2, empty: null } },
+  })
+  /** It starts from its default whatever it is given; and what is empty is shown as what stood before. */
+  const forgetful = (isEmptied: boolean): Made =>
+    function made() {
+      return class extends HTMLElement {
+        #oars: number | null = 2
+        #text = '2 oars'
+        connectedCallback(): void {
+          this.#oars = 2
+          this.#text = '2 oars'
+          this.textContent = this.#text
+        }
+        get oars(): number | null {
+          return this.#oars
+        }
+        set oars(oars: number | null | undefined) {
+          this.#oars = oars === undefined ? 2 : oars
+          if (this.#oars !== null || isEmptied) this.#text = this.#oars === null ? 'no oars' : `${this.#oars} oars`
+          this.textContent = this.#text
+        }
+      }
+    }
+
+  it('is told once, and hides no other', async () => {
+    const clauses = ['shows-initial', 'takes-empty', 'follows-change']
+    const lost = await asked(rack, forgetful(true), ...clauses)
+    expect(lost.clauses.map(({ clause, status }) => [clause, status])).to.eql([
+      ['shows-initial', 'broken'],
+      ['follows-change', 'held'],
+      ['takes-empty', 'held'],
+    ])
+    const both = await asked(rack, forgetful(false), ...clauses)
+    const broken = both.clauses.filter(({ status }) => status === 'broken')
+    expect([...new Set(broken.map(({ clause }) => clause))]).to.eql(['shows-initial', 'takes-empty'])
+    expect(broken.at(-1)!.leak!.ledger.map(({ step }) => step)).to.eql([
+      'mount oar-rack with oars 7, and tell it oars once more',
+      'owner tells oars null',
+    ])
+  })
+})
+
+describe('a list that belongs to a field', () => {
+  it('is picked from, and typed in its own words', async () => {
+    const berth = contract('berth-by-name', {
+      values: { berth: { type: Type.Enum(['', 'B1', 'B2']), default: '', reports: 'commit' } },
+    })
+    const made: Made = () =>
+      class extends HTMLElement {
+        #berth = ''
+        readonly #field = document.createElement('input')
+        connectedCallback(): void {
+          this.innerHTML = '<datalist id="berths"><option>By the crane</option><option>By the slip</option></datalist>'
+          this.#field.setAttribute('list', 'berths')
+          this.#field.setAttribute('aria-label', 'Berth')
+          this.prepend(this.#field)
+          this.#field.onchange = () => {
+            const at = ['By the crane', 'By the slip'].indexOf(this.#field.value)
+            // The fault: what is chosen is reported by its place, counted from nought.
+            this.#berth = at < 0 ? '' : `B${at}`
+            report(this, 'berth-set', this.#berth)
+          }
+        }
+        get berth(): string {
+          return this.#berth
+        }
+        set berth(berth: string | undefined) {
+          this.#berth = berth ?? ''
+          this.#field.value = ['', 'By the crane', 'By the slip'][Number(this.#berth.slice(1))] ?? ''
+        }
+      }
+    const { clauses } = await asked(berth, made, 'reports-truth')
+    const leak = clauses.find(({ leak: one }) => one?.says === 'the report of berth is off its type')!.leak!
+    expect(leak.found).to.equal('heard berth-set "B0"')
+    expect(leak.ledger.map(({ step }) => step).join()).to.include('type "By the crane" into the')
+  })
+})

@@ -9,7 +9,7 @@ import {
   type ContractJson,
   type TSchema,
 } from '../../contract/index.js'
-import { rememberRoots } from '../../dom/index.js'
+import { rememberRoots, shadowOf } from '../../dom/index.js'
 import { windowFrames, type Frames } from '../stage/frames.js'
 import { guessedType, type GuessedType, type Trial } from './guess-type.js'
 import { membersOf, type Member } from './members.js'
@@ -23,7 +23,7 @@ import {
   type Observation,
   type Specimen,
 } from './observe.js'
-import { reportOf, type Report } from './reports.js'
+import { reportOf, seenOf, type Report } from './reports.js'
 
 /** A contract as it was read off a live element, and what of the element is not in it, each with the reason. */
 export interface Adopted {
@@ -69,9 +69,14 @@ export async function adoptElement(
     throw new CaulkerError('not-defined', `<${tag}> is not registered; import the module that defines it first`)
   const forgetRoots = rememberRoots(view)
   try {
-    const unread = { tag, define, names: [], view, frames: options.frames ?? windowFrames(view) }
+    const unread = {
+      ...{ tag, define, names: [], slots: [], content: '', view },
+      frames: options.frames ?? windowFrames(view),
+    }
     const { accessors, commands, left } = await withSpecimen(unread, (element) => membersOf(element, view))
-    const specimen = { ...unread, names: accessors.map(({ name }) => name) }
+    const slots = await withSpecimen(unread, slotsOf)
+    const content = slots.map((slot) => (slot === '' ? 'oakum' : `<span slot="${slot}">${slot}</span>`)).join('')
+    const specimen = { ...unread, content, slots, names: accessors.map(({ name }) => name) }
     const found = await observed(specimen)
     const idle = found.some((one) => changedIn(one).length > 0 || one.events.flat().length > 0)
       ? []
@@ -117,20 +122,22 @@ async function adoptedFrom(
     else if (changing.length === 0) {
       properties[name] = clauseOf(member, guessed, first[name])
       guesses[`properties.${name}.type`] = guessed.from
-    } else if (report === undefined || told.has(report.event)) {
+    } else if (report === undefined || told.has(placeOf(report))) {
       left.push(
         report === undefined
           ? `${name}: it changes when one does this: ${didText(changing[0] as Observation)}; no event tells of it`
-          : `${name}: ${report.event} tells of it too, and of another value already`,
+          : `${name}: ${report.event} tells of it too, at the place of another value`,
       )
     } else {
-      told.add(report.event)
+      told.add(placeOf(report)).add(report.event)
       values[name] = { ...clauseOf(member, guessed, first[name]), ...reportClauses(report) }
       guesses[`values.${name}`] =
         `it changes when one does this: ${didText(changing[0] as Observation)}; then ${report.event} comes`
       guesses[`values.${name}.type`] = guessed.from
     }
   }
+  for (const clause of Object.values(values))
+    Object.assign(clause, seenOf(clause as never, Object.keys({ ...properties, ...values }), found))
   for (const [name, clause] of Object.entries(values)) await guessBounds(specimen, name, clause, properties, guesses)
   const draft = {
     properties,
@@ -140,6 +147,7 @@ async function adoptedFrom(
     readings,
     ...formOf(specimen, values),
     ...locksOf(properties),
+    ...contentOf(specimen, guesses),
     guesses,
   }
   return { contract: contractToJson(contract(specimen.tag as never, draft as never) as AnyContract), left }
@@ -157,6 +165,11 @@ function clauseOf({ attribute }: Member, { type }: GuessedType, first: unknown):
 function defaultFor(type: TSchema, first: unknown): unknown {
   const isShort = typeof first === 'string' && /^#[0-9a-f]{3}$/i.test(first) && 'pattern' in type
   return isShort ? `#${[...first.slice(1)].map((digit) => digit + digit).join('')}` : first
+}
+
+/** Several values may be told by one event, each at its own place. */
+function placeOf({ event, payloadAt }: Report): string {
+  return `${event} at ${payloadAt}`
 }
 
 function reportClauses({ event, payloadAt, reports }: Report): Record<string, unknown> {
@@ -241,6 +254,21 @@ function formOf({ define }: Specimen, values: Clauses): object {
   return (define as { formAssociated?: boolean }).formAssociated === true && value !== undefined
     ? { form: { value } }
     : {}
+}
+
+/** The places for content in its shadow tree, by name. */
+function slotsOf(element: HTMLElement): string[] {
+  return [...new Set([...(shadowOf(element)?.querySelectorAll('slot') ?? [])].map(({ name }) => name))]
+}
+
+/** An element with places for content is looked at with something in each of them. */
+function contentOf({ content, slots }: Specimen, guesses: Record<string, string>): object {
+  if (content === '') return {}
+  guesses['content'] = 'its shadow tree has slots, and this is put into them: write what really belongs there'
+  return {
+    content: { inside: content },
+    slots: Object.fromEntries(slots.map((name) => [name || 'default', {}])),
+  }
 }
 
 function locksOf(properties: Clauses): object {

@@ -23,6 +23,9 @@ export interface Specimen {
   readonly tag: string
   readonly define: CustomElementConstructor
   readonly names: readonly string[]
+  /** The names of its slots, and markup with something in each of them. */
+  readonly slots: readonly string[]
+  readonly content: string
   readonly view: Window & typeof globalThis
   readonly frames: Frames
 }
@@ -34,12 +37,13 @@ const TEXTS = ['7', '12', 'oakum']
 
 /** Mounts one, lets something be done with it, and takes it away again. */
 export async function withSpecimen<T>(
-  { define, view, frames }: Specimen,
+  { define, content, view, frames }: Specimen,
   work: (element: HTMLElement, place: HTMLElement) => T | Promise<T>,
 ): Promise<T> {
   const place = view.document.body.appendChild(view.document.createElement('div'))
   try {
     const element = new define()
+    if (content !== '') element.insertAdjacentHTML('beforeend', content)
     place.append(element)
     await settle(frames)
     return await work(element, place)

@@ -22,6 +22,33 @@ export function reportOf(name: string, observations: readonly Observation[]): Re
   return candidates.sort((one, other) => rank(other, name) - rank(one, name))[0]
 }
 
+const FLAGS = ['bubbles', 'composed', 'cancelable'] as const
+
+/** What an event was seen to be, each time: how far it flies, and which names its detail carries beside the one at a place. */
+export function seenOf(
+  { event, payloadAt }: Pick<Report, 'event' | 'payloadAt'>,
+  names: readonly string[],
+  observations: readonly Observation[],
+): object {
+  const sent = observations.flatMap(({ events }) => events.flat()).filter(({ type, isOwn }) => type === event && isOwn)
+  if (sent.length === 0) return {}
+  const flags = FLAGS.filter((flag) => sent.every((one) => one[flag]))
+  const carried = names.filter((name) => `/detail/${name}` !== payloadAt && sent.every((one) => carriesName(one, name)))
+  return {
+    ...Object.fromEntries(flags.map((flag) => [flag, true])),
+    ...(carried.length === 0 ? {} : { carries: Object.fromEntries(carried.map((name) => [`/detail/${name}`, name])) }),
+  }
+}
+
+function carriesName({ detail, read }: SeenEvent, name: string): boolean {
+  return (
+    typeof detail === 'object' &&
+    detail !== null &&
+    Object.hasOwn(detail, name) &&
+    equal((detail as Record<string, unknown>)[name], read[name])
+  )
+}
+
 function lastOf({ events }: Observation, type: string): SeenEvent | undefined {
   return events.flat().findLast((event) => event.type === type)
 }

@@ -26,6 +26,10 @@ export const carriesFormValue = clause({
       yield { given: { ...subject.middle, [name]: value }, moves: [], setting: 'form' }
       yield { given: subject.middle, moves: [tell({ [name]: value })], setting: 'form' }
     }
+    const [plain] = subject.plain(name)
+    const { empty } = subject.values.find((value) => value.name === name) ?? {}
+    if (plain !== undefined && empty !== undefined)
+      yield { given: { ...subject.middle, [name]: plain }, moves: [tell({ [name]: empty })], setting: 'form' }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
     const { sends } = subject.contract.form ?? {}
     for (const text of sends === undefined ? [] : subject.plain(sends).slice(0, 2))
@@ -38,9 +42,16 @@ export const carriesFormValue = clause({
   judge(subject, { trail, rows }) {
     if (trail.setting !== 'form') return undefined
     for (const [at, row] of rows.entries()) {
+      const sent = row.around.formValues
+      if (settlesEdits(row.move) && isEmptyThere(subject, row) && isCarried(subject) && sent.some(isText))
+        return {
+          row: at,
+          says: 'the form would send something although it is empty',
+          expected: 'sends nothing, or an empty text',
+          found: `sends ${sent.map((one) => printed(one)).join(', ')}`,
+        }
       const value = settlesEdits(row.move) ? formValueOf(subject, row) : undefined
       if (value === undefined) continue
-      const sent = row.around.formValues
       if (typeof value === 'boolean') {
         const isSent = sent.length > 0 && sent.some((one) => one !== '' && one !== 'false')
         if (isSent !== value && isCarried(subject))
@@ -74,6 +85,16 @@ export const carriesFormValue = clause({
     return undefined
   },
 })
+
+/** Null or an empty text; of what else is carried from inside it, nothing is known. */
+function isEmptyThere(subject: Subject, { read, around }: Row): boolean {
+  const value = read[subject.contract.form?.value ?? '']
+  return (value === null || value === '') && (subject.carrier === 'element' || around.formValues.length === 1)
+}
+
+function isText(sent: unknown): boolean {
+  return typeof sent === 'string' && sent !== ''
+}
 
 /** A flag, or a text, number or file that is not empty: only of those it is plain how a form sends them. */
 export function formValueOf(subject: Subject, row: Row): unknown {

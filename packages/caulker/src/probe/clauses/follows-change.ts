@@ -26,6 +26,11 @@ export const followsChange = clause({
         yield { given: subject.base, moves: [tell({ [name]: first })] }
       for (const other of others) yield { given: { ...subject.base, [name]: first }, moves: [tell({ [name]: other })] }
     }
+    // What has nothing to show of an empty value may have something of another.
+    for (const { name, kind } of subject.tellable)
+      if (kind === 'property' && !equal(subject.base, subject.middle))
+        for (const other of subject.plain(name).slice(1, 2))
+          yield { given: { ...subject.middle, [name]: subject.plain(name)[0] }, moves: [tell({ [name]: other })] }
     yield* toldBounds(subject)
     // What a person has put in is replaced like anything else.
     for (const way of subject.chiefWays.slice(0, 6))

@@ -18,6 +18,7 @@ export const standsAlone = clause({
   random: 'none',
   seenOnce: true,
   onTrial: 'gesture',
+  asMounted: true,
   concerns: () => true,
   *trails(subject) {
     yield { given: subject.middle, moves: [], setting: 'twin' }

@@ -39,13 +39,6 @@ export const survivesMove = clause({
     const moves = start + trail.moves.filter((move) => 'place' in move).length
     const [first, moved] = [rows[start] as Row, rows[moves]]
     if (moved === undefined || start < 0) return undefined
-    if (moved.heard.length > 0)
-      return {
-        row: moves,
-        says: 'it reports because it was moved',
-        expected: 'nothing is heard',
-        found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
-      }
     const lost = subject.values.find(({ name }) => !equal(moved.read[name], first.read[name]))
     if (lost !== undefined)
       return {
@@ -53,6 +46,13 @@ export const survivesMove = clause({
         says: `it forgets ${lost.name} when it is moved`,
         expected: `${lost.name} ${printed(first.read[lost.name])}`,
         found: `${lost.name} ${printed(moved.read[lost.name])}`,
+      }
+    if (moved.heard.length > 0)
+      return {
+        row: moves,
+        says: 'it reports because it was moved',
+        expected: 'nothing is heard',
+        found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
       }
     const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
     if (changed !== undefined && (await changesWithTime(subject, trail.given))) return undefined

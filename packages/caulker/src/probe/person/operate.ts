@@ -87,8 +87,11 @@ function inFormat(format: string, texts: readonly string[]): readonly string[] {
 }
 
 /** A text by each way in: struck, entered, taken back, pasted, composed, and filled in by the browser. */
-function* textGestures({ ref, isMultiline, isFree, isField, format }: FoundControl, supply: Supply): Iterable<Tried> {
-  const texts = format === undefined ? supply.texts(ref) : inFormat(format, supply.texts(ref))
+function* textGestures(control: FoundControl, supply: Supply): Iterable<Tried> {
+  const { ref, isMultiline, isFree, isField, format, offered } = control
+  // What it offers is typed, too, and not only picked.
+  const plain = [...offered.slice(0, 2), ...supply.texts(ref)]
+  const texts = format === undefined ? plain : inFormat(format, plain)
   for (const text of texts) {
     const typed: Gesture = { do: 'type', on: ref, text }
     yield { gestures: [typed, { do: 'leave' }], text }
@@ -127,6 +130,8 @@ export interface FoundControl {
   /** Whether the browser itself does something with it; any other control is what its role says by its own code. */
   readonly isNative: boolean
   readonly isTextual: boolean
+  /** What the list that belongs to it offers, as a person reads it. */
+  readonly offered: readonly string[]
   /** The type of a native field, which may take texts of one form only. */
   readonly format: string | undefined
   /** Whether its text is written letter by letter, and not as a whole. */
@@ -148,6 +153,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
     .map(({ ref, element }, at, all) => ({
       ref,
       isFirst: all.findIndex((one) => one.ref.kind === ref.kind) === at,
+      offered: offeredBy(element),
       options: optionsOf(element).length || (ref.kind === 'combo box' ? LIKELY_OPTIONS : 0),
       isMultiline: element.localName !== 'input',
       isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),
@@ -157,6 +163,17 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isField: element.localName === 'input' || element.localName === 'textarea',
       isLaidOut: element.getBoundingClientRect().width > 0,
     }))
+}
+
+/** HTML Standard, section 4.10.5.3.9: the suggestions of a field are the options of the list that it names. */
+function offeredBy(element: HTMLElement): string[] {
+  const id = element.getAttribute('list')
+  const list = id === null ? undefined : (element.getRootNode() as Partial<Document>).getElementById?.(id)
+  const options = list === undefined || list === null ? optionsOf(element) : [...list.querySelectorAll('option')]
+  return options.flatMap((option) => {
+    const text = option.textContent?.trim() || option.getAttribute('value') || ''
+    return text === '' ? [] : [text]
+  })
 }
 
 /** What can be tried at a component in which no control is found: it may be drawn, and listen by itself. */

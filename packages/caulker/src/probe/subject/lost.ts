@@ -1,8 +1,7 @@
 import { equal } from '../../contract/index.js'
-import type { Given } from '../../mount/index.js'
 import { samePicture } from '../sight/picture.js'
 import { tell, type Setting, type Trail } from '../stage/trail.js'
-import { isNothing, type Subject } from './subject.js'
+import type { Subject } from './subject.js'
 
 /**
  * The names that a component loses at the mount, and takes when it is told them then. That it loses them is said once; for all else
@@ -30,14 +29,9 @@ export async function lostAtMount(
 const ABOUT_THE_MOUNT: ReadonlySet<Setting> = new Set(['attributes', 'early', 'twin'])
 
 /** The same trail, with what is lost at its mount told once more. */
-export function toldAgain(trail: Trail, lost: ReadonlySet<string>, { names }: Pick<Subject, 'names'>): Trail {
+export function toldAgain(trail: Trail, lost: ReadonlySet<string>): Trail {
   const { again: _, ...rest } = trail
   if (trail.setting !== undefined && ABOUT_THE_MOUNT.has(trail.setting)) return rest
-  const again = [...lost].filter((name) => isLost(trail.given, name, names))
+  const again = [...lost].filter((name) => trail.given[name] !== undefined)
   return again.length === 0 ? rest : { ...rest, again }
-}
-
-function isLost(given: Given, name: string, names: Subject['names']): boolean {
-  const clause = names.find((one) => one.name === name)
-  return clause !== undefined && Object.hasOwn(given, name) && !isNothing(clause, given[name])
 }

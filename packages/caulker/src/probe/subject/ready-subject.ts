@@ -133,7 +133,7 @@ export async function subjectFor(
 
 /** What it loses at the mount is told again wherever it is not about the mount. */
 function withToldAgain(asMounted: Subject, lost: ReadonlySet<string>): Subject {
-  const again = (trail: Trail) => toldAgain(trail, lost, asMounted)
+  const again = (trail: Trail) => toldAgain(trail, lost)
   return {
     ...asMounted,
     play: (trail) => asMounted.play(again(trail)),

@@ -28,6 +28,7 @@ export const slipField = variants({
     'form-value-of-the-mount': ['carries-form-value'],
     'form-value-misses-edits': ['carries-form-value', 'submits-current'],
     'form-value-misses-tells': ['carries-form-value'],
+    'form-reset-unheard': ['form-resets'],
     'hint-as-html': ['text-stays-text'],
     'drawn-anew': ['keeps-caret'],
     'caret-to-the-end': ['keeps-caret'],
@@ -87,6 +88,17 @@ export const slipField = variants({
         if (has('leaves-element') && !this.isMade) document.body.append(made('aside', { hidden: true }))
         this.isMade = true
         this.draw()
+        const { form } = this.field
+        // The browser empties the field after the event.
+        const emptied = () => queueMicrotask(() => (this.slip = ''))
+        if (!has('form-reset-unheard')) form?.addEventListener('reset', emptied)
+        this.letGo = () => form?.removeEventListener('reset', emptied)
+      }
+
+      letGo = () => {}
+
+      disconnectedCallback(): void {
+        this.letGo()
       }
 
       listen(): void {

@@ -78,7 +78,8 @@ export const reportsTruth = clause({
           }
         if (!row.heard.some((one) => one.value === name) || row.held[name] === undefined) continue
         const lines = await linesShowing(subject, row.held, name)
-        const missing = lines.filter((line) => !allLines(row.picture).includes(line))
+        const shown = allLines(row.picture).map(withoutOffers)
+        const missing = lines.filter((line) => !shown.includes(withoutOffers(line)))
         if (missing.length > 0)
           return {
             row: at,
@@ -132,4 +133,9 @@ function addedText(subject: Subject, rows: Played['rows'], { given, moves: [firs
       }
   }
   return undefined
+}
+
+/** What a select shows, and not what else it offers. */
+function withoutOffers(line: string): string {
+  return line.replace(/ ▾ [^\]]*\]/, ' ▾]')
 }

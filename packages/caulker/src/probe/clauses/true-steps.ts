@@ -87,11 +87,14 @@ function* thrice(
 /** The end of a sum of broken numbers (IEEE 754), where nobody gave or typed anything like it. */
 function noiseIn({ heard, read, move }: Row, { name }: ValueClause, at: number): LeakAt | undefined {
   const stands = heard.findLast((one) => one.value === name)?.payload ?? read[name]
-  if (!isGesture(move) || typeof stands !== 'number' || Number(stands.toPrecision(12)) === stands) return undefined
+  if (!isGesture(move) || typeof stands !== 'number') return undefined
+  // What is dragged anywhere has many decimals, too; noise stands right beside a number that has few.
+  const short = Number(stands.toFixed(6))
+  if (short === stands || Math.abs(short - stands) > 1e-9 * Math.max(1, Math.abs(stands))) return undefined
   return {
     row: at,
     says: `the steps of ${name} do not add up`,
-    expected: `${name} ${printed(Number(stands.toPrecision(12)))}`,
+    expected: `${name} ${printed(short)}`,
     found: `${name} ${printed(stands)}`,
     cause: 'broken numbers are added up; round to the decimals of the step',
   }

@@ -134,7 +134,9 @@ async function mountedRow(scene: Scene): Promise<Row> {
   await settle(scene, 0)
   const heard = scene.since.heard.length
   try {
-    scene.mounted?.tell(scene.owned.copy(Object.fromEntries(again.map((name) => [name, given[name]]))))
+    // What was reported at the mount its owner holds by now: it is set back first.
+    scene.runner.setAll(Object.fromEntries(again.map((name) => [name, given[name]])))
+    for (const name of again) scene.mounted?.tell(scene.owned.copy({ [name]: scene.runner.read(name) }))
   } catch (thrown) {
     noteFault(scene, thrown)
   }

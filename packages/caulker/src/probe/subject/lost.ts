@@ -12,17 +12,27 @@ export async function lostAtMount(
 ): Promise<ReadonlySet<string>> {
   const lost = new Set<string>()
   for (const { name } of subject.tellable) {
-    const [one, other] = subject.plain(name).filter((value) => !equal(value, subject.base[name]))
+    const [one, other] = subject.plain(name)
     if (one === undefined || other === undefined) continue
-    const given = { ...subject.base, [name]: other }
-    const [mounted, elsewhere] = [await subject.fresh({ ...subject.base, [name]: one }), await subject.fresh(given)]
-    const [, told] = (await subject.play({ given, moves: [tell({ [name]: one })] })).rows
-    if (told === undefined || told.fault !== undefined || told.unsettled !== undefined) continue
-    const isUnread = mounted.read[name] !== undefined && !equal(mounted.read[name], one) && equal(told.read[name], one)
-    const isUnseen = samePicture(mounted.picture, elsewhere.picture) && !samePicture(told.picture, elsewhere.picture)
-    if (isUnread || isUnseen) lost.add(name)
+    if ((await isLost(subject, name, one, other)) || (await isLost(subject, name, other, one))) lost.add(name)
   }
   return lost
+}
+
+/** Whether a value is not there, or not to be seen, when it is given at the mount, and is when it is told. */
+async function isLost(
+  { base, fresh, play }: Pick<Subject, 'base' | 'fresh' | 'play'>,
+  name: string,
+  value: unknown,
+  other: unknown,
+): Promise<boolean> {
+  const elsewhere = { ...base, [name]: other }
+  const [, told] = (await play({ given: elsewhere, moves: [tell({ [name]: value })] })).rows
+  if (told === undefined || told.fault !== undefined || told.unsettled !== undefined) return false
+  const [mounted, unlike] = [await fresh({ ...base, [name]: value }), await fresh(elsewhere)]
+  const isUnread =
+    mounted.read[name] !== undefined && !equal(mounted.read[name], value) && equal(told.read[name], value)
+  return isUnread || (samePicture(mounted.picture, unlike.picture) && !samePicture(told.picture, unlike.picture))
 }
 
 /** Where it matters how it is mounted, or what stands beside it, it is left as it was mounted. */

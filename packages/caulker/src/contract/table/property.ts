@@ -75,7 +75,7 @@ export const PROPERTY = {
         ? ['minor', `${name} is a property, too`]
         : ['major', `${name} has only its attribute, and was a property`],
     ],
-    sheet: () => 'attribute only',
+    sheet: () => 'no property',
   }),
   reflects: usually(false, {
     says: 'Whether its attribute follows it. The property follows its attribute always.',

@@ -33,12 +33,14 @@ function answer({ contracts, screens, interiors, journeys, pages, findings, trou
     [journeys, 'journey'],
     [pages, 'page'],
   ] as const
-  const read = listed(parts.filter(([count]) => count > 0).map(([count, word]) => counted(count, word))) || 'nothing'
+  const read = listed(parts.filter(([count]) => count > 0).map(([count, word]) => counted(count, word)))
   const unread = troubles.length === 0 ? '' : `; ${counted(troubles.length, 'file')} could not be judged`
   if (findings.length === 0)
     return troubles.length === 0
-      ? ink.good(`No leaks found in ${read}.`)
-      : ink.bad(`${counted(troubles.length, 'file')} could not be judged; no leaks found in ${read}.`)
+      ? ink.good(`No leaks found in ${read || 'nothing'}.`)
+      : ink.bad(
+          `${counted(troubles.length, 'file')} could not be judged${read === '' ? '' : `; no leaks found in ${read}`}.`,
+        )
   const levels = (['error', 'warning', 'note'] as const).map(
     (level) => [level, findings.filter((finding) => finding.level === level).length] as const,
   )

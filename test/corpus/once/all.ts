@@ -2,10 +2,23 @@ import { cargoWeight } from './cargo-weight.js'
 import { chartFile } from './chart-file.js'
 import { flagHoist } from './flag-hoist.js'
 import { logLine } from './log-line.js'
+import { oilMix } from './oil-mix.js'
 import { pumpLever } from './pump-lever.js'
 import { quayMenu } from './quay-menu.js'
 import { sailDate } from './sail-date.js'
 import { tarSearch } from './tar-search.js'
+import { watchBill } from './watch-bill.js'
 
 /** Families that were written from their contracts before any clause was tried on them: they are counted apart. */
-export const seenOnce = [cargoWeight, chartFile, flagHoist, logLine, pumpLever, quayMenu, sailDate, tarSearch]
+export const seenOnce = [
+  cargoWeight,
+  chartFile,
+  flagHoist,
+  logLine,
+  oilMix,
+  pumpLever,
+  quayMenu,
+  sailDate,
+  tarSearch,
+  watchBill,
+]

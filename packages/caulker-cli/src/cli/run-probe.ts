@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os'
 import type { ComponentReport, ProbesReport, TroubleReport } from 'caulker/inside/report'
-import { probeEmbedded } from '../node/embedded.js'
+import { openThreads, type EmbeddedThreads } from '../node/embedded.js'
 import { shown } from '../node/shown.js'
 import { inParts, isOf, joined } from '../node/job-parts.js'
 import type { ProbeJob, ProbeOutcome } from '../node/probe-job.js'
@@ -46,7 +46,20 @@ function usualAtOnce(browser: boolean): number {
 
 /** Probes every component at some paths. */
 export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
-  const { paths, components: only, seed, clauses, trusted = false, before = [], signal } = request
+  const threads = request.browser ? undefined : openThreads(atOnceOf(request))
+  try {
+    return await probeWith(request, threads)
+  } finally {
+    threads?.end()
+  }
+}
+
+function atOnceOf({ browser, atOnce = usualAtOnce(browser) }: ProbeRequest): number {
+  return atOnce
+}
+
+async function probeWith(request: ProbeRequest, threads: EmbeddedThreads | undefined): Promise<ProbesReport> {
+  const { paths, components: only, seed, clauses, trusted = false, before = [] } = request
   const plan = await inThread('probePlan', { paths, components: only }, request.patience)
   const wanted = plan.components.filter((_, at) => isInPart(at, request.part))
   const judged = new Map(before.map((report) => [keyOf(report), report]))
@@ -97,7 +110,7 @@ export async function runProbe(request: ProbeRequest): Promise<ProbesReport> {
     }
     request.onJudged?.(report(), found)
   }
-  if (jobs.length > 0) ranIn = await probed(jobs, request, take, signal)
+  if (jobs.length > 0) ranIn = await probed(jobs, request, threads, take)
   return report()
 }
 
@@ -118,11 +131,13 @@ function addTrouble(troubles: TroubleReport[], trouble: TroubleReport): void {
 /** Says of each component what was found once all its parts are there, in the order of the jobs; gives where it ran. */
 async function probed(
   jobs: readonly ProbeJob[],
-  { browser, endpoint, atOnce = usualAtOnce(browser) }: ProbeRequest,
+  request: ProbeRequest,
+  threads: EmbeddedThreads | undefined,
   take: (outcome: ProbeOutcome) => void,
-  signal: AbortSignal | undefined,
 ): Promise<string> {
-  const parts = await inParts(jobs, atOnce, browser ? 'page' : 'thread')
+  const { endpoint, signal } = request
+  const atOnce = atOnceOf(request)
+  const parts = await inParts(jobs, atOnce, threads === undefined ? 'page' : 'thread')
   const found: ProbeOutcome[] = []
   const waiting = [...jobs]
   const isWhole = (job: ProbeJob) =>
@@ -138,8 +153,8 @@ async function probed(
     // Ended before its time, what is whole behind a gap counts all the same.
     for (const job of waiting.filter(isWhole)) for (const one of joined([job], found)) take(one)
   }
-  if (!browser) {
-    await probeEmbedded(parts, atOnce, onDone, signal)
+  if (threads !== undefined) {
+    await threads.probe(parts, onDone, signal)
     finish()
     return EMBEDDED
   }

@@ -6,40 +6,57 @@ import { brokeOff, type ProbeJob, type ProbeMessage, type ProbeOutcome } from '.
 
 const WATCH_EVERY = 200
 
-/**
- * Probes components in the embedded DOM, in a few threads. A step that never comes back ends its thread, is named, and spoils no other
- * clause; a component that changes the language's own objects takes its thread with it.
- */
+/** Threads that probe in the embedded DOM; the first starts at once, while its work is still being made out. */
+export interface EmbeddedThreads {
+  /**
+   * Probes components, in a few threads. A step that never comes back ends its thread, is named, and spoils no other clause; a
+   * component that changes the language's own objects takes its thread with it.
+   */
+  probe(
+    jobs: readonly ProbeJob[],
+    onDone: (outcome: ProbeOutcome) => void,
+    signal?: AbortSignal,
+  ): Promise<ProbeOutcome[]>
+  end(): void
+}
+
+export function openThreads(count: number): EmbeddedThreads {
+  let busy = 0
+  const all = Array.from({ length: count }, () => createThread(() => busy))
+  all[0]?.start()
+  const attempt = async (job: ProbeJob, lane: number) => {
+    busy++
+    try {
+      return await tryUntilDone(job, (one) => (all[lane] as Thread).run(one))
+    } finally {
+      busy--
+    }
+  }
+  return {
+    probe: (jobs, onDone, signal) => probeInLanes(jobs, count, attempt, { onDone, signal }),
+    end: () => all.forEach((thread) => thread.end()),
+  }
+}
+
+/** Probes components in threads of their own, which end with it. */
 export async function probeEmbedded(
   jobs: readonly ProbeJob[],
-  threads: number,
+  count: number,
   onDone: (outcome: ProbeOutcome) => void,
   signal?: AbortSignal,
 ): Promise<ProbeOutcome[]> {
-  let busy = 0
-  const all = Array.from({ length: Math.min(threads, jobs.length) }, () => createThread(() => busy))
+  const threads = openThreads(Math.min(count, jobs.length))
   try {
-    return await probeInLanes(
-      jobs,
-      threads,
-      async (job, lane) => {
-        busy++
-        try {
-          return await tryUntilDone(job, (one) => (all[lane] as Thread).run(one))
-        } finally {
-          busy--
-        }
-      },
-      { onDone, signal },
-    )
+    return await threads.probe(jobs, onDone, signal)
   } finally {
-    for (const thread of all) thread.end()
+    threads.end()
   }
 }
 
 const WEST = 'America/St_Johns'
 
 interface Thread {
+  start(): Worker
   run(job: ProbeJob): Promise<Tried>
   end(): void
 }
@@ -52,15 +69,18 @@ function createThread(sharers: () => number): Thread {
     void worker?.terminate()
     worker = undefined
   }
+  const start = () => {
+    // Behind Greenwich, where a day that is read as a moment is the day before; whoever has said where the clock stands is heeded.
+    process.env['TZ'] ??= WEST
+    return (worker ??= new Worker(new URL('./embedded-worker.js', import.meta.url), {
+      workerData: memory,
+      stdout: true,
+      stderr: true,
+    }))
+  }
   const run = (job: ProbeJob) =>
     new Promise<Tried>((resolve) => {
-      // Behind Greenwich, where a day that is read as a moment is the day before; whoever has said where the clock stands is heeded.
-      process.env['TZ'] ??= WEST
-      const running = (worker ??= new Worker(new URL('./embedded-worker.js', import.meta.url), {
-        workerData: memory,
-        stdout: true,
-        stderr: true,
-      }))
+      const running = start()
       const settle = (tried: Tried, isSpoiled: boolean) => {
         clearInterval(watch)
         running.off('message', onMessage).off('error', onError).off('exit', onExit)
@@ -87,7 +107,7 @@ function createThread(sharers: () => number): Thread {
       running.on('message', onMessage).on('error', onError).on('exit', onExit)
       running.postMessage(job)
     })
-  return { run, end }
+  return { start, run, end }
 }
 
 function outcomeOf(job: ProbeJob, message: ProbeMessage): ProbeOutcome {

@@ -49,6 +49,8 @@ export const flagSet = variants({
       }
 
       #flyAll(isAll: boolean): void {
+        // Where there is no flag, none of them and all of them are the same.
+        if (this.#flags.length === 0) return this.#draw()
         if (has('all-told-one-by-one') && isAll) {
           for (const flag of this.#flags) if (!this.#flown.includes(flag)) this.#put([...this.#flown, flag])
           return

@@ -573,3 +573,30 @@ describe('a list that belongs to a field', () => {
     expect(leak.ledger.map(({ step }) => step).join()).to.include('type "By the crane" into the')
   })
 })
+
+describe('an attribute without a property', () => {
+  it('is taken for no misspelling of another', async () => {
+    const berth = contract('berth-limit', {
+      properties: {
+        limits: { type: Type.String(), default: '' },
+        limit: { type: Type.String(), default: '', only: 'attribute' },
+      },
+    })
+    const made: Made = () =>
+      class extends HTMLElement {
+        static readonly observedAttributes = ['limit']
+        #limits = ''
+        attributeChangedCallback(): void {
+          this.limits = this.#limits
+        }
+        get limits(): string {
+          return this.#limits
+        }
+        set limits(limits: string | undefined) {
+          this.#limits = limits ?? ''
+          this.textContent = `${this.#limits} ${this.getAttribute('limit') ?? ''}`
+        }
+      }
+    expect(statuses(await asked(berth, made, 'attribute-agrees', 'follows-change'))).to.eql(['held', 'unproven'])
+  })
+})

@@ -1,13 +1,11 @@
-import builder, { type Builder } from 'junit-report-builder'
 import type { ComponentReport, ProbesReport } from 'caulker/inside/report'
+import { endJunit, newJunit, type Builder } from './junit.js'
 
 /** A probe as JUnit XML: a suite a component, a case a clause; what is unproven or waived is skipped. */
 export function probeJunit(report: ProbesReport): string {
-  // Its types take the module for its default export.
-  const made = (builder as unknown as Builder).newBuilder()
+  const made = newJunit()
   for (const component of report.components) addComponent(made, component)
-  for (const { file, says } of report.troubles) made.testCase().className(file).name('could not be judged').error(says)
-  return made.build()
+  return endJunit(made, report.troubles)
 }
 
 function addComponent(made: Builder, { component, file, replay, clauses }: ComponentReport): void {

@@ -1,10 +1,10 @@
-import builder, { type Builder } from 'junit-report-builder'
 import { everyInvariant } from 'caulker/inside/rehearse'
 import type { LiveScripts, PlayReport, RehearseReport } from 'caulker/inside/report'
+import { endJunit, newJunit, type Builder } from './junit.js'
 
 /** A rehearsal as JUnit XML: a suite for each screen or journey, a case for each invariant. */
 export function rehearseJunit({ wirings, troubles, live }: RehearseReport): string {
-  const made = builtAnew()
+  const made = newJunit()
   for (const { name, file, leaks, waived, replay } of wirings) {
     const suite = made.testSuite().name(name)
     const own = leaks.filter(({ invariant }) => invariant === 'always' || invariant === 'never')
@@ -27,7 +27,7 @@ export function rehearseJunit({ wirings, troubles, live }: RehearseReport): stri
 
 /** Scripts that were played, as JUnit XML: a suite for each screen or journey, a case for each script. */
 export function playJunit({ scripts, troubles, live }: PlayReport): string {
-  const made = builtAnew()
+  const made = newJunit()
   for (const [of, some] of grouped(scripts)) {
     const suite = made.testSuite().name(of)
     for (const { title, ledger, wrong, leaks } of some) {
@@ -52,8 +52,7 @@ function ended(made: Builder, troubles: RehearseReport['troubles'], live: LiveSc
       if (parted !== undefined) one.failure(`step ${parted.step}: ${parted.says}`).standardError(ledgerText(ledger))
     }
   }
-  for (const { file, says } of troubles) made.testCase().className(file).name('could not be judged').error(says)
-  return made.build()
+  return endJunit(made, troubles)
 }
 
 function grouped<One extends { readonly of: string }>(scripts: readonly One[]): Map<string, One[]> {
@@ -69,9 +68,4 @@ function ledgerText(ledger: LiveScripts['scripts'][number]['ledger']): string {
         `${at} ${step} | owner ${owner} | component ${component} | shown ${shown}`,
     )
     .join('\n')
-}
-
-function builtAnew(): Builder {
-  // Its types take the module for its default export.
-  return (builder as unknown as Builder).newBuilder()
 }

@@ -22,12 +22,13 @@ export interface EmbeddedThreads {
 
 export function openThreads(count: number): EmbeddedThreads {
   let busy = 0
-  const all = Array.from({ length: count }, () => createThread(() => busy))
-  all[0]?.start()
+  const all: Thread[] = []
+  const threadAt = (lane: number) => (all[lane] ??= createThread(() => busy))
+  if (count > 0) threadAt(0).start()
   const attempt = async (job: ProbeJob, lane: number) => {
     busy++
     try {
-      return await tryUntilDone(job, (one) => (all[lane] as Thread).run(one))
+      return await tryUntilDone(job, (one) => threadAt(lane).run(one))
     } finally {
       busy--
     }

@@ -2,12 +2,12 @@ import type { AnyContract } from '../contract/index.js'
 
 /** Puts what a component needs inside into a new element, before it is mounted. */
 export function fillContent(element: Element, { content }: AnyContract): void {
-  if (content?.inside !== undefined && content.inside !== '') element.append(nodesOf(element, content.inside))
+  if (content?.inside !== undefined) element.append(nodesOf(element, content.inside))
 }
 
 /** Puts what a component needs beside it into its place; gives a way to take that out again. */
 export function placeBeside(into: Element | ShadowRoot | undefined, { content }: AnyContract): () => void {
-  if (into === undefined || content?.beside === undefined || content.beside === '') return () => undefined
+  if (into === undefined || content?.beside === undefined) return () => undefined
   const nodes = nodesOf(into, content.beside)
   const all = [...nodes.childNodes]
   into.append(nodes)

@@ -125,7 +125,7 @@ async function probeIn(
         ? [unproven(clause, subject.unready)]
         : await resultsOf(
             clause,
-            clause.asMounted === true ? subject.asMounted : subject,
+            clause.asMounted === true ? (subject.asMounted ?? subject) : subject,
             () => (explored ??= exploreComponent(subject, seed, options.moves ?? 96)),
           )),
     )

@@ -49,16 +49,6 @@ export function usually<V>(value: V, entry: Omit<Entry<V, V>, 'usual'>): Entry<V
   return { ...entry, usual: () => value }
 }
 
-/** What an event carries beside what it is about. */
-export function carriedChanged(old: Readonly<Record<string, string>>, now: typeof old, of: string): readonly Said[] {
-  return [...new Set([...Object.keys(old), ...Object.keys(now)])]
-    .filter((place) => old[place] !== now[place])
-    .map((place): Said => [
-      old[place] === undefined ? 'minor' : 'major',
-      `${of} carries ${now[place] ?? 'nothing'} at ${place}, and did ${old[place] ?? 'nothing'}`,
-    ])
-}
-
 /** Words for people: another breaks nobody. */
 export const silent = (): readonly Said[] => []
 export const words = (_old: unknown, _now: unknown, name: string): readonly Said[] => [

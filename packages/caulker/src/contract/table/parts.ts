@@ -1,18 +1,8 @@
+import { carries } from './carried.js'
 import { equal, schemaJson, typeText, type TSchema } from '../data/types.js'
 import { isWithin } from '../data/compatible.js'
-import {
-  carriedChanged,
-  clause,
-  flagged,
-  optional,
-  silent,
-  typeChange,
-  upChange,
-  usually,
-  words,
-  type Said,
-} from './entry.js'
-import { carriedNames, choice, dataType, flag, names, namesOf, text } from './kind.js'
+import { clause, flagged, optional, silent, typeChange, upChange, usually, words, type Said } from './entry.js'
+import { choice, dataType, flag, names, namesOf, text } from './kind.js'
 
 const summary = optional<string>({ says: 'What it is for, in one sentence.', kind: text, changed: words })
 const quietSummary = { ...summary, changed: silent }
@@ -32,15 +22,7 @@ export const EVENT = {
     },
     json: typeJson('payload'),
   }),
-  carries: usually<Readonly<Record<string, string>>>(
-    {},
-    {
-      says: 'What else it carries: JSON Pointers from the event object, each with the property or value that stands there as it is then.',
-      kind: carriedNames,
-      changed: carriedChanged,
-      sheet: (carries) => `carries ${Object.values(carries).join(', ')}`,
-    },
-  ),
+  carries,
   bubbles: usually(false, {
     says: 'Whether it bubbles.',
     kind: flag,

@@ -1,8 +1,8 @@
 import { kebab } from '../../words/index.js'
 import { accepts, type TSchema } from '../data/types.js'
+import { carries } from './carried.js'
 import {
   another,
-  carriedChanged,
   clause,
   downChange,
   optional,
@@ -15,7 +15,6 @@ import {
 import {
   anything,
   bound,
-  carriedNames,
   choice,
   distance,
   flag,
@@ -86,15 +85,7 @@ export const VALUE = {
     changed: (old, now, name) => [['major', `the report of ${name} carries its value at ${now}, and did at ${old}`]],
     sheet: (at) => `its value at ${at}`,
   }),
-  carries: usually<Readonly<Record<string, string>>>(
-    {},
-    {
-      says: 'What else it carries: JSON Pointers from the event object, each with the property or value that stands there as it is then.',
-      kind: carriedNames,
-      changed: carriedChanged,
-      sheet: (carries) => `carries ${Object.values(carries).join(', ')}`,
-    },
-  ),
+  carries,
   reports: usually<'edit' | 'commit'>('edit', {
     says: 'Whether it reports each edit, or when the person leaves the field or presses Enter.',
     kind: choice('edit', 'commit'),

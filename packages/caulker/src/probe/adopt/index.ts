@@ -69,12 +69,12 @@ export async function adoptElement(
     throw new CaulkerError('not-defined', `<${tag}> is not registered; import the module that defines it first`)
   const forgetRoots = rememberRoots(view)
   try {
-    const unread = {
-      ...{ tag, define, names: [], slots: [], content: '', view },
-      frames: options.frames ?? windowFrames(view),
-    }
-    const { accessors, commands, left } = await withSpecimen(unread, (element) => membersOf(element, view))
-    const slots = await withSpecimen(unread, slotsOf)
+    const frames = options.frames ?? windowFrames(view)
+    const unread: Specimen = { tag, define, names: [], slots: [], content: '', view, frames }
+    const { accessors, commands, left, slots } = await withSpecimen(unread, (element) => ({
+      ...membersOf(element, view),
+      slots: slotsOf(element),
+    }))
     const content = slots.map((slot) => (slot === '' ? 'oakum' : `<span slot="${slot}">${slot}</span>`)).join('')
     const specimen = { ...unread, content, slots, names: accessors.map(({ name }) => name) }
     const found = await observed(specimen)
@@ -129,7 +129,7 @@ async function adoptedFrom(
           : `${name}: ${report.event} tells of it too, at the place of another value`,
       )
     } else {
-      told.add(placeOf(report)).add(report.event)
+      told.add(placeOf(report))
       values[name] = { ...clauseOf(member, guessed, first[name]), ...reportClauses(report) }
       guesses[`values.${name}`] =
         `it changes when one does this: ${didText(changing[0] as Observation)}; then ${report.event} comes`
@@ -142,7 +142,7 @@ async function adoptedFrom(
   const draft = {
     properties,
     values,
-    events: otherEvents(found, told, guesses),
+    events: otherEvents(found, new Set(Object.values(values).map(({ event }) => event)), guesses),
     commands: commandsOf(commands, guesses),
     readings,
     ...formOf(specimen, values),
@@ -227,7 +227,7 @@ async function guessBounds(
 
 function otherEvents(
   found: readonly Observation[],
-  told: ReadonlySet<string>,
+  told: ReadonlySet<unknown>,
   guesses: Record<string, string>,
 ): Clauses {
   const events: Clauses = {}

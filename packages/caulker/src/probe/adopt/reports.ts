@@ -1,4 +1,5 @@
 import { equal, isHost } from '../../contract/index.js'
+import { FLAGS } from '../stage/around.js'
 import { changedIn, type Observation } from './observe.js'
 import type { SeenEvent } from './watch.js'
 
@@ -21,8 +22,6 @@ export function reportOf(name: string, observations: readonly Observation[]): Re
   })
   return candidates.sort((one, other) => rank(other, name) - rank(one, name))[0]
 }
-
-const FLAGS = ['bubbles', 'composed', 'cancelable'] as const
 
 /** What an event was seen to be, each time: how far it flies, and which names its detail carries beside the one at a place. */
 export function seenOf(

@@ -48,7 +48,7 @@ export function judgedNames(subject: Subject): PropertyClause[] {
           name,
         ),
     )
-    .filter((name) => !withAttribute.some(({ attribute }) => attribute === name))
+    .filter((name) => !subject.names.some(({ attribute }) => attribute === name))
   const unobserved = withAttribute
     .map(({ attribute }) => attribute as string)
     .filter((name) => !observed.includes(name))

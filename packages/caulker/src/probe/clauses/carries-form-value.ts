@@ -3,7 +3,7 @@ import { clause } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
 import type { Row } from '../stage/played.js'
 import type { Subject } from '../subject/subject.js'
-import { isCarried, notCarried } from '../subject/forms.js'
+import { notCarried } from '../subject/forms.js'
 
 /** A form sends its value as it is now. */
 export const carriesFormValue = clause({
@@ -36,14 +36,12 @@ export const carriesFormValue = clause({
       yield { given: { ...subject.middle, [name]: true }, moves: [tell({ [sends as string]: text })], setting: 'form' }
   },
   proves: (subject, { trail, rows }) =>
-    trail.setting === 'form' &&
-    rows.some((row) => formValueOf(subject, row) !== undefined) &&
-    (subject.carrier !== 'element' || isCarried(subject) || rows.some(({ around }) => around.formValues.length > 0)),
+    trail.setting === 'form' && rows.some((row) => formValueOf(subject, row) !== undefined),
   judge(subject, { trail, rows }) {
     if (trail.setting !== 'form') return undefined
     for (const [at, row] of rows.entries()) {
       const sent = row.around.formValues
-      if (settlesEdits(row.move) && isEmptyThere(subject, row) && isCarried(subject) && sent.some(isText))
+      if (settlesEdits(row.move) && isEmptyThere(subject, row) && sent.some(isText))
         return {
           row: at,
           says: 'the form would send something although it is empty',
@@ -54,7 +52,7 @@ export const carriesFormValue = clause({
       if (value === undefined) continue
       if (typeof value === 'boolean') {
         const isSent = sent.length > 0 && sent.some((one) => one !== '' && one !== 'false')
-        if (isSent !== value && isCarried(subject))
+        if (isSent !== value && subject.carrier !== undefined)
           return {
             row: at,
             says: 'the form would send something else than it holds',
@@ -63,7 +61,7 @@ export const carriesFormValue = clause({
           }
         const says = subject.contract.form?.sends
         const text = value && says !== undefined ? row.read[says] : undefined
-        if (isCarried(subject) && typeof text === 'string' && !sent.includes(text))
+        if (subject.carrier !== undefined && typeof text === 'string' && !sent.includes(text))
           return {
             row: at,
             says: `the form would send something else than its ${says}`,
@@ -72,8 +70,6 @@ export const carriesFormValue = clause({
           }
         continue
       }
-      // Of an element that asks for it, and that the platform does not know how to take in, nothing is sent.
-      if (sent.length === 0 && subject.carrier === 'element' && !isCarried(subject)) continue
       if (!isSent(subject, value, sent))
         return {
           row: at,

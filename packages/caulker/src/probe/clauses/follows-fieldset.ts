@@ -1,7 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { isGesture } from '../stage/trail.js'
-import { isCarried } from '../subject/forms.js'
 
 /** In a disabled fieldset it is disabled. */
 export const followsFieldset = clause({
@@ -18,7 +17,7 @@ export const followsFieldset = clause({
   needsForms: true,
   concerns: ({ form }) => form !== undefined,
   *trails(subject) {
-    if (isCarried(subject))
+    if (subject.carrier !== undefined)
       for (const way of subject.chiefWays)
         yield { given: way.given, moves: [{ form: 'disable' }, ...way.moves], setting: 'form' }
   },

@@ -1,7 +1,7 @@
 import type { Row } from '../stage/played.js'
 import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { isCarried, notCarried } from '../subject/forms.js'
+import { notCarried } from '../subject/forms.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject } from '../subject/subject.js'
 
@@ -29,7 +29,8 @@ export const formResets = clause({
         yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
   },
   proves: (subject, { rows }) =>
-    isCarried(subject) && rows.some((row) => !equal(formValueAt(subject, row), formValueAt(subject, rows[0]))),
+    subject.carrier !== undefined &&
+    rows.some((row) => !equal(formValueAt(subject, row), formValueAt(subject, rows[0]))),
   judge(subject, { trail, rows }) {
     const at = rows.length - 1
     const name = subject.contract.form?.value ?? ''
@@ -37,7 +38,7 @@ export const formResets = clause({
     if (
       row === undefined ||
       before === undefined ||
-      !isCarried(subject) ||
+      subject.carrier === undefined ||
       equal(before.read[name], rows[0].read[name])
     )
       return undefined

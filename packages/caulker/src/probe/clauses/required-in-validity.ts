@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { isTell, tell } from '../stage/trail.js'
-import { isCarried, notCarried } from '../subject/forms.js'
+import { notCarried } from '../subject/forms.js'
 
 /** A form does not pass while it is obliged and empty. */
 export const requiredInValidity = clause({
@@ -20,7 +20,7 @@ export const requiredInValidity = clause({
   *trails(subject) {
     const { value = '', requiredBy = '' } = subject.contract.form ?? {}
     const clauseOf = subject.values.find(({ name }) => name === value)
-    if (!isCarried(subject) || clauseOf?.empty === undefined) return
+    if (subject.carrier === undefined || clauseOf?.empty === undefined) return
     yield { given: { ...subject.base, [requiredBy]: true, [value]: clauseOf.empty }, moves: [], setting: 'form' }
     for (const one of subject.plain(value).slice(0, 1))
       yield { given: { ...subject.base, [requiredBy]: true, [value]: one }, moves: [], setting: 'form' }

@@ -7,12 +7,11 @@ import {
   type AnyContract,
   type EventClause,
 } from '../../contract/index.js'
-import type { SentEvent } from '../stage/around.js'
+import { FLAGS, type SentEvent } from '../stage/around.js'
 import type { Row } from '../stage/played.js'
 import { isGesture } from '../stage/trail.js'
 import { clause, type LeakAt } from './clause.js'
 
-const FLAGS = ['bubbles', 'composed', 'cancelable'] as const
 type Flags = Pick<SentEvent, (typeof FLAGS)[number]>
 
 /** Events fly as far as the contract says (DOM Standard, section 2.2). */

@@ -3,6 +3,9 @@ import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Picture } from '../sight/picture.js'
 import type { Given } from '../../mount/index.js'
 
+/** How far an event flies, and whether it may be cancelled (DOM Standard, section 2.2). */
+export const FLAGS = ['bubbles', 'composed', 'cancelable'] as const
+
 /** An event of its own as it was sent: whether it bubbles, leaves shadow trees, and may be cancelled. */
 export interface SentEvent {
   readonly event: string

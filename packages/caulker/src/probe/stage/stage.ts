@@ -15,7 +15,7 @@ import type { Played, Row, StageOptions } from './played.js'
 import { noteFault, nothingYet, rootOf, type Scene } from './scene.js'
 import { placeFor } from './settings.js'
 import { settle } from './settle.js'
-import type { Move, Trail } from './trail.js'
+import { tell, type Move, type Trail } from './trail.js'
 
 /** Plays trails on fresh mounts of one component, each in a place of its own. */
 export interface Stage {
@@ -135,8 +135,8 @@ async function mountedRow(scene: Scene): Promise<Row> {
   const heard = scene.since.heard.length
   try {
     // What was reported at the mount its owner holds by now: it is set back first.
-    scene.runner.setAll(Object.fromEntries(again.map((name) => [name, given[name]])))
-    for (const name of again) scene.mounted?.tell(scene.owned.copy({ [name]: scene.runner.read(name) }))
+    void make(scene, tell(Object.fromEntries(again.map((name) => [name, given[name]]))))
+    for (const name of again) void make(scene, { retell: name })
   } catch (thrown) {
     noteFault(scene, thrown)
   }

@@ -14,17 +14,9 @@ export function knowsForms({ document }: Pick<Subject, 'document'>): boolean {
   return internals !== undefined && 'setFormValue' in internals.prototype && !('isStandIn' in internals.prototype)
 }
 
-/** Whether what it sends, and how it follows its form, can be judged here. */
-export function isCarried(subject: Subject): boolean {
-  return subject.carrier === 'inside' || (subject.carrier === 'element' && knowsForms(subject))
-}
-
-/** Why nothing of a form can be judged. */
-export function notCarried(subject: Subject): string | undefined {
-  if (isCarried(subject)) return undefined
-  return subject.carrier === undefined
-    ? 'It is not associated with forms, and nothing inside it is in one.'
-    : 'No element takes part in forms in this DOM.'
+/** Why nothing of a form can be judged; where the platform does not know how to take an element in, no clause of forms is asked. */
+export function notCarried({ carrier }: Subject): string | undefined {
+  return carrier === undefined ? 'It is not associated with forms, and nothing inside it is in one.' : undefined
 }
 
 /** Finds out who carries its value; nothing where nobody does. */

@@ -69,7 +69,6 @@ export async function subjectFor(
     ),
   }
   const subject: Subject = {
-    asMounted: undefined as never,
     contract,
     names,
     values,
@@ -117,16 +116,7 @@ export async function subjectFor(
     controlRefs(container).flatMap(({ ref, element }) => (isOperable(element) ? [ref] : [])),
   )
   const carrier = await carrierOf(subject, stage, options)
-  const asMounted: Subject = {
-    ...subject,
-    carrier,
-    ways,
-    chiefWays: chiefOf(ways),
-    controls: controls ?? [],
-    get asMounted() {
-      return asMounted
-    },
-  }
+  const asMounted: Subject = { ...subject, carrier, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
   const lost = await lostAtMount(asMounted)
   return lost.size === 0 ? asMounted : withToldAgain(asMounted, lost)
 }
@@ -136,6 +126,7 @@ function withToldAgain(asMounted: Subject, lost: ReadonlySet<string>): Subject {
   const again = (trail: Trail) => toldAgain(trail, lost)
   return {
     ...asMounted,
+    asMounted,
     play: (trail) => asMounted.play(again(trail)),
     playAnew: (trail) => asMounted.playAnew(again(trail)),
     fresh: async (given) => (await asMounted.play(again({ given, moves: [] }))).rows[0],

@@ -41,8 +41,8 @@ export interface Subject {
   ideally(name: string, given: Given): unknown
   /** Plays a trail; one that was played already is not played again. */
   play(trail: Trail): Promise<Played>
-  /** The same component, with nothing told again that it loses at the mount. */
-  readonly asMounted: Subject
+  /** Where it loses something at the mount that is told again: the same component without that. */
+  readonly asMounted?: Subject
   /** The component freshly mounted with this. */
   fresh(given: Given): Promise<Row>
   /** The class of the element, where it is a custom element that is mounted as such. */

@@ -122,6 +122,21 @@ describe('probing in Chromium', () => {
     expect(brokenOf(report)).to.eql([])
   })
 
+  it('holds elements that are made of an interior to all that a contract can say', async () => {
+    const { components, ...report } = await probed('test/fixtures/interiors', { clauses: undefined })
+    expect(report.troubles).to.eql([])
+    expect(brokenOf({ components, ...report })).to.eql([])
+    const held = components.flatMap(({ component, clauses }) =>
+      clauses.flatMap(({ clause, status }) => (status === 'held' ? [`${component} ${clause}`] : [])),
+    )
+    expect(held).to.include.members([
+      ...['asks-first', 'owner-decides', 'sent-as-said', 'readings-agree'].map((clause) => `yard-gate ${clause}`),
+      ...['commands-present', 'carries-form-value', 'follows-fieldset'].map((clause) => `yard-gate ${clause}`),
+      ...['form-resets', 'form-restores', 'required-in-validity', 'locks-hold'].map((clause) => `yard-name ${clause}`),
+      ...['stays-within', 'resets-fully', 'early-property'].map((clause) => `yard-box ${clause}`),
+    ])
+  })
+
   it('ends a page that leaves, opens windows or asks in dialogs, and goes on with the next', async () => {
     const rude = (tag: string, how: string) => FIELD(tag).replace('set mark(mark) {', `set mark(mark) { ${how};`)
     const path = folder({

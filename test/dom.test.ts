@@ -1,7 +1,7 @@
 import { type Fault } from 'caulker/inside/machine'
 import { expect } from 'chai'
-import { contract, oneWay, run, screen, set, twoWay, Type } from 'caulker'
-import { elementMount, mountScreen, nativeButton, nativeNumber, nativeText } from 'caulker/dom'
+import { contract, interior, oneWay, payload, run, screen, set, twoWay, Type } from 'caulker'
+import { elementFrom, elementMount, mountScreen, nativeButton, nativeNumber, nativeText } from 'caulker/dom'
 import { inDocument } from './support/embedded.js'
 
 const order = screen('order', {
@@ -56,6 +56,84 @@ describe('an element on a page', () => {
       mounted.remove()
       expect(place.innerHTML).to.equal('')
     }))
+})
+
+describe('an element from an interior', () => {
+  const gate = contract('lock-gate', {
+    properties: { unit: { type: Type.String(), default: 'feet' } },
+    values: {
+      opening: {
+        type: Type.Union([Type.Number(), Type.Null()]),
+        default: 4,
+        vetoEvent: 'opening-asked',
+        payloadAt: '/detail/gate/opening',
+        carries: { '/detail/unit': 'unit' },
+        bubbles: true,
+      },
+      keeper: { type: Type.String(), default: '', applies: 'when-told' },
+    },
+    commands: { widen: { takes: Type.Number(), gives: Type.Union([Type.Number(), Type.Null()]) } },
+  })
+  const inside = interior(gate, {
+    fittings: { opening: nativeNumber, keeper: nativeText },
+    commands: ({ face }) => ({ widen: [set(face.values.opening, payload())] }),
+    answers: ({ face }) => ({ widen: face.values.opening }),
+    bind: ({ face }) => ({
+      opening: { value: twoWay(face.values.opening) },
+      keeper: { value: twoWay(face.values.keeper) },
+    }),
+  })
+  const made = (work: (element: InstanceType<ReturnType<typeof define>>, fields: HTMLInputElement[]) => void) =>
+    inDocument((document) => {
+      const element = document.body.appendChild(new (define())())
+      work(element, [...element.shadowRoot!.querySelectorAll('input')])
+    })
+  const define = () => {
+    const LockGate = elementFrom(inside, {
+      markup: '<input type="number" data-fitting="opening"><input data-fitting="keeper">',
+    })
+    customElements.define('lock-gate', LockGate)
+    return LockGate
+  }
+
+  it('asks its owner first while all still stands as it was, and takes back what is vetoed', () =>
+    made((element, [field]) => {
+      const heard: unknown[] = []
+      let allows = false
+      element.addEventListener('opening-asked', (event) => {
+        heard.push(['asked', event.detail.gate.opening, element.opening])
+        // What the owner does meanwhile waits for its turn.
+        element.unit = 'fathoms'
+        if (!allows) event.preventDefault()
+      })
+      document.body.addEventListener('opening-set', (event) => heard.push(['set', (event as CustomEvent).detail]))
+      type(field!, '9')
+      field!.dispatchEvent(new window.Event('change', { bubbles: true }))
+      expect([element.opening, field!.value, element.unit]).to.eql([4, '4', 'fathoms'])
+      allows = true
+      type(field!, '9')
+      expect([element.opening, field!.value]).to.eql([9, '9'])
+      element.opening = 2
+      expect(heard).to.eql([
+        ['asked', 9, 4],
+        ['asked', 9, 4],
+        ['set', { gate: { opening: 9 }, unit: 'fathoms' }],
+      ])
+    }))
+
+  it('only proposes what applies when its owner tells it', () =>
+    made((element, [, field]) => {
+      const heard: string[] = []
+      element.addEventListener('keeper-set', ({ detail }) => heard.push(detail.value))
+      type(field!, 'Osk')
+      field!.dispatchEvent(new window.Event('change', { bubbles: true }))
+      field!.dispatchEvent(new window.FocusEvent('focusout', { bubbles: true }))
+      expect([heard, element.keeper, field!.value]).to.eql([['Osk'], '', ''])
+      element.keeper = 'Osk'
+      expect([heard, field!.value]).to.eql([['Osk'], 'Osk'])
+    }))
+
+  it('gives back what a command answers', () => made((element) => expect(element.widen(12)).to.equal(12)))
 })
 
 describe('a screen on a page', () => {

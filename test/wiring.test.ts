@@ -463,6 +463,12 @@ describe('what screens say and rules read', () => {
     expect(() => journey('a', { screens: { b: {} }, start: 'b' } as never)).to.throw(/screens\.b is no screen/)
     expect(() => handlers(text, [{ event: 'click' }] as never)).to.throw(/line 1 does nothing/)
     expect(() => interior({} as never, {} as never)).to.throw(/what contract\(…\) returned/)
+    const wipe = contract('yard-wipe', { values: { note: { type: Type.String() } }, commands: { wipe: {} } })
+    const inside = (more: object) => () => interior(wipe, { fittings: {}, bind: () => ({}), ...more } as never)
+    expect(inside({ commands: () => ({ wype: [] }) })).to.throw(
+      /the interior of 'yard-wipe': commands\.wype: its contract has no command 'wype'; did you mean 'wipe'/,
+    )
+    expect(inside({ readings: () => ({ letters: {} }) })).to.throw(/its contract has no reading 'letters'/)
   })
 })
 

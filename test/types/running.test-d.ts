@@ -88,15 +88,24 @@ mountJourney(trip, document.body, { sources: { office: { berths: () => [], book:
 const yardName = contract('yard-name', {
   properties: { label: { type: Type.String(), default: '' } },
   values: { name: { type: Type.String(), default: '' } },
-  commands: { reset: { effect: 'reset' } },
+  commands: { reset: { effect: 'reset' }, count: { gives: Type.Integer() } },
 })
 const inside = interior(yardName, {
   fittings: { field: nativeText },
+  reckoned: ({ face }) => ({ letters: reckon([face.values.name], (name) => name.length) }),
+  answers: ({ reckoned }) => ({ count: reckoned.letters }),
   bind: ({ face }) => ({ field: { value: twoWay(face.values.name) } }),
 })
 const element = new (elementFrom(inside, { markup: '<input data-fitting="field">' }))()
 element.name = 'Heron'
 element.reset()
+element.count().toFixed()
+interior(yardName, {
+  fittings: { field: nativeText },
+  // @ts-expect-error an answer off its type
+  answers: ({ face }) => ({ count: face.values.name }),
+  bind: ({ face }) => ({ field: { value: twoWay(face.values.name) } }),
+})
 element.addEventListener('name-set', ({ detail }) => detail.value.trim())
 // @ts-expect-error a value off its type
 element.name = 3

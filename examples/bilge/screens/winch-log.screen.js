@@ -18,10 +18,11 @@ const chainSpan = contract('chain-span', {
   properties: { shut: { type: Type.Boolean(), default: false } },
   values: { from: mark, to: mark },
   commands: { slack: { summary: 'Pays all of it out' } },
+  readings: { out: { type: Type.Number(), from: ['from', 'to'], summary: 'How much of it is out' } },
   locks: { disabled: 'shut' },
 })
 
-// The lock reaches the first field alone, and nothing pays the chain out.
+// The lock reaches the first field alone, nothing pays the chain out, and nothing says how much of it is.
 export const chainSpanInside = interior(chainSpan, {
   fittings: { from: nativeNumber, to: nativeNumber },
   bind: ({ face }) => ({

@@ -3,9 +3,9 @@ import {
   attributeValue,
   givenClauses,
   isValue,
-  pointerParts,
   valueClauses,
   type AnyContract,
+  type CommandClause,
   type Contract,
   type ContractTypes,
   type PropertyClause,
@@ -13,6 +13,7 @@ import {
 import { compile, type Machine } from '../machine/index.js'
 import type { Cell, Interior, Reckoned } from '../wiring/index.js'
 import type { ElementFrom } from './element-types.js'
+import { eventsFrom } from './events-from.js'
 import { formFace, type FormFace } from './form-face.js'
 import { liveOver, type Live } from './live.js'
 
@@ -55,12 +56,17 @@ export function elementFrom<I extends Interior>(
 ): new () => ElementFrom<TypesOf<I>> & HTMLElement {
   const machine = committing(compile(inside), inside.contract)
   const { contract } = inside
+  const { answers, commands, readings } = inside.screen
   const clauses = givenClauses(contract)
   const byAttribute = new Map(
     clauses.flatMap((clause) =>
       clause.attribute === false ? [] : [[clause.attribute.toLowerCase(), clause] as const],
     ),
   )
+
+  // Without a property that disables it, a fieldset inside passes on what the fieldset around it says (HTML, section 4.10.18.5).
+  const needsLock = contract.form !== undefined && contract.locks.disabled === undefined
+  const inner = needsLock ? `<fieldset role="none" style="display: contents">${markup}</fieldset>` : markup
 
   class FromInterior extends HTMLElement {
     static readonly formAssociated = contract.form !== undefined
@@ -72,14 +78,16 @@ export function elementFrom<I extends Interior>(
 
     constructor() {
       super()
+      const outgoing = eventsFrom(contract, (name) => this.#read(name))
       const root = this.attachShadow({ mode: 'open', delegatesFocus: true })
-      root.innerHTML = `<style>:host { display: inline-block }\n[hidden] { display: none !important }\n${style}</style>${markup}`
+      root.innerHTML = `<style>:host { display: inline-block }\n[hidden] { display: none !important }\n${style}</style>${inner}`
       this.#live = liveOver(machine, {
         options: { onFault: (fault) => reportError(fault.error) },
         answering: {},
         enter: () => root,
         host: {
-          report: (event, payload, values) => send(this, contract, event, payload, values),
+          report: (event, payload, values) => void this.dispatchEvent(outgoing(event, payload, values)),
+          allows: (event, values) => this.dispatchEvent(outgoing(event, undefined, values)),
           settled: () => this.#settle(),
         },
       })
@@ -87,6 +95,7 @@ export function elementFrom<I extends Interior>(
         this.#form = formFace(this, contract, {
           read: (name) => this.#live.driver.read(name),
           give: (changes) => this.#live.driver.give(changes),
+          lockAll: (isLocked) => void root.querySelector('fieldset')?.toggleAttribute('disabled', isLocked),
           field: () => root.querySelector<HTMLElement>('input, select, textarea, button') ?? undefined,
         })
       this.#settle()
@@ -122,22 +131,28 @@ export function elementFrom<I extends Interior>(
     }
 
     /** For accessors, which know their clause. */
-    read(clause: PropertyClause): unknown {
-      return this.#form?.own(clause.name) ?? this.#live.driver.read(clause.name)
+    read({ name }: PropertyClause): unknown {
+      return this.#read(name)
     }
 
     write(clause: PropertyClause, value: unknown): void {
       this.#give(clause, value)
     }
 
-    run(name: string, args: readonly unknown[]): void {
-      const clause = contract.commands[name]
-      if (clause?.effect === 'focus' && inside.screen.commands[name] === undefined) return this.focus()
-      this.#live.driver.command(name, args, clause?.reports === false)
+    run(name: string, args: readonly unknown[]): unknown {
+      const { effect, reports } = contract.commands[name] as CommandClause
+      if (effect === 'focus' && commands[name] === undefined) return this.focus()
+      this.#live.driver.command(name, args, !reports)
+      const isValid = effect === 'check' ? this.#form?.check() : undefined
+      return answers[name] === undefined ? isValid : this.reading(answers[name])
     }
 
     reading(source: Cell<unknown> | Reckoned<unknown>): unknown {
       return this.#live.driver.read(source.name)
+    }
+
+    #read(name: string): unknown {
+      return this.#form?.own(name) ?? this.#live.driver.read(name)
     }
 
     #give(clause: PropertyClause, value: unknown): void {
@@ -185,7 +200,7 @@ export function elementFrom<I extends Interior>(
         this.write(clause, value)
       },
     })
-  for (const [name, source] of Object.entries(inside.screen.readings))
+  for (const [name, source] of Object.entries(readings))
     Object.defineProperty(members, name, {
       configurable: true,
       enumerable: true,
@@ -194,12 +209,12 @@ export function elementFrom<I extends Interior>(
       },
     })
   for (const name of Object.keys(contract.commands)) {
-    if (name === 'focus' && inside.screen.commands[name] === undefined) continue
+    if (name === 'focus' && commands[name] === undefined) continue
     Object.defineProperty(members, name, {
       configurable: true,
       writable: true,
       value(this: FromInterior, ...args: unknown[]) {
-        this.run(name, args)
+        return this.run(name, args)
       },
     })
   }
@@ -233,32 +248,4 @@ function committing(machine: Machine, contract: AnyContract): Machine {
       return { ...fitting, contract: { ...fitting.contract, values } as AnyContract, hears }
     }),
   }
-}
-
-/** Sends what an owner hears, with each value at its place (JSON Pointer, RFC 6901). */
-function send(
-  element: HTMLElement,
-  contract: AnyContract,
-  event: string,
-  payload: unknown,
-  values: Readonly<Record<string, unknown>>,
-): void {
-  const clause = contract.events[event]
-  if (clause !== undefined) {
-    const { bubbles, composed, cancelable } = clause
-    element.dispatchEvent(new CustomEvent(event, { detail: payload, bubbles, composed, cancelable }))
-    return
-  }
-  let detail: unknown
-  for (const { name, payloadAt } of valueClauses(contract)) {
-    const [, ...path] = pointerParts(payloadAt) ?? []
-    if (payloadAt.startsWith('/detail') && name in values) detail = withAt(detail, path, values[name])
-  }
-  element.dispatchEvent(new CustomEvent(event, { detail }))
-}
-
-function withAt(whole: unknown, [head, ...rest]: readonly string[], value: unknown): unknown {
-  if (head === undefined) return value
-  const before = (whole ?? {}) as Record<string, unknown>
-  return { ...before, [head]: withAt(before[head], rest, value) }
 }

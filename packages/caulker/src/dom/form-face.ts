@@ -7,6 +7,8 @@ export interface FormFace {
   reset(): void
   restore(state: unknown): void
   disable(isDisabled: boolean): void
+  /** Shows what is wrong, and gives whether nothing is. */
+  check(): boolean
   /** What its owner has set the name to that disables it, where a fieldset disables it besides. */
   own(name: string): unknown
   /** Keeps what its owner sets that name to; true where nothing more is to be done. */
@@ -16,6 +18,8 @@ export interface FormFace {
 interface Inside {
   read(name: string): unknown
   give(changes: Readonly<Record<string, unknown>>): void
+  /** Locks every control inside, where no property of the contract does. */
+  lockAll(isLocked: boolean): void
   /** Where the browser shows what is wrong. */
   field(): HTMLElement | undefined
 }
@@ -32,7 +36,8 @@ export function formFace(element: HTMLElement, contract: AnyContract, inside: In
   function settle(): void {
     if (clause === undefined) return
     const value = inside.read(clause.name)
-    internals?.setFormValue?.(formValue(value), JSON.stringify({ value: isHost(value) ? null : value }))
+    const sent = form?.sends === undefined ? value : value === true ? inside.read(form.sends) : null
+    internals?.setFormValue?.(formValue(sent), JSON.stringify({ value: isHost(value) ? null : value }))
     const isNeeded = form?.requiredBy !== undefined && inside.read(form.requiredBy) === true
     if (isNeeded && isEmpty(value, clause))
       internals?.setValidity?.({ valueMissing: true }, 'Please fill this in', inside.field())
@@ -59,11 +64,12 @@ export function formFace(element: HTMLElement, contract: AnyContract, inside: In
       }
     },
     disable(isDisabled) {
-      if (lock === undefined) return
+      if (lock === undefined) return inside.lockAll(isDisabled)
       if (!isAroundDisabled) own = inside.read(lock)
       isAroundDisabled = isDisabled && !element.hasAttribute('disabled')
       inside.give({ [lock]: isDisabled || own === true })
     },
+    check: () => internals?.reportValidity?.() ?? true,
     own: (name) => (name === lock && isAroundDisabled ? own : undefined),
     keep(name, value) {
       if (name !== lock || !isAroundDisabled) return false

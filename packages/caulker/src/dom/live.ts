@@ -66,7 +66,7 @@ export interface LiveParts {
   /** Where a screen stands; what it needs is put there. */
   enter(screen: string): ParentNode
   leave?(screen: string): void
-  readonly host?: Pick<OtherHost, 'go' | 'stay' | 'report' | 'settled'>
+  readonly host?: Pick<OtherHost, 'go' | 'stay' | 'report' | 'allows' | 'settled'>
 }
 
 /** Runs a machine over the elements of a page. */

@@ -8,7 +8,9 @@ import {
   advance,
   firstState,
   givenTo,
+  isOwners,
   scratchFor,
+  step,
   type Answer,
   type Effect,
   type Fault,
@@ -86,7 +88,7 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
   const chain: Chain = chainOf({
     isMounting: options.isMounting ?? false,
     transact(input) {
-      const effects = advance(machine, state, input, scratch)
+      const effects = advance(machine, state, input, scratch, vetoedOf(input))
       for (const slot of scratch.keptSlots) {
         trace.slots.push(slot)
         trace.old.push(scratch.old[slot])
@@ -113,6 +115,24 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     },
   })
   const look = lookIn(machine, () => state)
+
+  /** In an interior, what its owner does not allow of what is about to be reported: it is asked while all still stands as it was. */
+  function vetoedOf(input: Input): ReadonlySet<number> | undefined {
+    const { asks } = machine.face
+    if (asks.size === 0 || host.allows === undefined || isOwners(input)) return undefined
+    const vetoed = new Set<number>()
+    for (const effect of step(machine, state, input, scratch).effects)
+      if (effect.effect === 'report')
+        for (const [name, value] of Object.entries(effect.values)) {
+          const cell = cellNamed(name)
+          const event = asks.get(cell)
+          if (event === undefined) continue
+          chain.outside(() => {
+            if (host.allows?.(event, { [name]: value }) === false) vetoed.add(cell)
+          }, `what asks first with ${event}`)
+        }
+    return vetoed
+  }
 
   /** A throw from here on rolls nothing back: it is reported with its place, and the rest runs. */
   function carryOut(effect: Effect): void {

@@ -26,6 +26,8 @@ export interface Host {
   announce?(topic: string, value: unknown): void
   /** In an interior: what its owner hears. */
   report?(event: string, payload: unknown, values: Values): void
+  /** In an interior: whether its owner allows that the values become these. */
+  allows?(event: string, values: Values): boolean
   fault?(fault: Fault): void
   refused?(refusal: Refusal): void
   amended?(amendment: Amendment): void

@@ -24,6 +24,7 @@ export interface AnyDraft {
   hears?: Section
   commands?: Section
   readings?: Section
+  answers?: Section
   always?: Section
   never?: Section
   bind: Section
@@ -97,6 +98,7 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     never: sentencesOf(who, 'never', draft.never?.(its)),
     commands: actionsOf(draft.commands),
     readings: { ...draft.readings?.(its) } as never,
+    answers: { ...draft.answers?.(its) } as never,
   }
 }
 
@@ -228,6 +230,7 @@ const FUNCTIONS = [
   'hears',
   'commands',
   'readings',
+  'answers',
   'always',
   'never',
   'bind',
@@ -240,7 +243,7 @@ function refuseMalformed(who: string, draft: unknown, isInterior: boolean): void
   }
   const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null
   if (!isObject(draft)) return fail('must be an object with cells, fittings and bind')
-  const inside = ['commands', 'readings']
+  const inside = ['commands', 'readings', 'answers']
   const sections = [...SCREEN, ...FUNCTIONS.filter((part) => isInterior || !inside.includes(part))]
   for (const section of Object.keys(draft))
     if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)

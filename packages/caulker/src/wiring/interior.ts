@@ -1,4 +1,4 @@
-import { CaulkerError } from '../words/index.js'
+import { CaulkerError, hint } from '../words/index.js'
 import {
   isContract,
   isValue,
@@ -10,6 +10,7 @@ import {
   type PropertyClause,
   type SchemaMap,
   type Static,
+  type TSchema,
   type Waivers,
 } from '../contract/index.js'
 import { compose, named } from './compose.js'
@@ -38,6 +39,16 @@ interface InteriorDraft<T extends ContractTypes, S extends SchemaMap, U extends 
   readings?: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D> }) => {
     readonly [K in keyof T['readings']]: Followed<Static<T['readings'][K]>>
   }
+  /** What each command that gives something gives back, once it is carried out. */
+  answers?: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D> }) => {
+    readonly [
+      K in keyof T['commands'] as T['commands'][K] extends { gives: TSchema } ? K : never
+    ]?: T['commands'][K] extends {
+      gives: infer G extends TSchema
+    }
+      ? Followed<Static<G>>
+      : never
+  }
   /** Rules of `check` that it knowingly breaks, each with the reason. */
   waives?: Waivers
   bind: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D>; actions: NoInfer<A> }) => B & OnlyKnown<B, U>
@@ -47,7 +58,8 @@ interface InteriorDraft<T extends ContractTypes, S extends SchemaMap, U extends 
  * Wires the inside of a component like a screen: controls bound to the properties and values of its face, so that the same rules
  * follow every edit on its way through the contract's interception.
  *
- * Throws a {@link CaulkerError} `malformed-screen` where a part is missing or is no function.
+ * Throws a {@link CaulkerError} `malformed-screen` where a part is missing or is no function, and where it carries out, reads or
+ * answers what the contract does not have.
  *
  * @example
  * ```ts
@@ -85,10 +97,22 @@ export function interior<
       },
     },
   })
+  for (const part of ['commands', 'readings', 'answers'] as const) refuseUnknown(of, part, screen[part])
   const made: Interior = { kind: 'interior', contract: of, screen: Object.freeze(screen) }
   rememberPlace(made, interior)
   rememberPlace(screen, interior)
   return Object.freeze(made) as never
+}
+
+/** What an interior carries out, reads or answers is what its contract has. */
+function refuseUnknown(of: AnyContract, part: 'commands' | 'readings' | 'answers', written: object): void {
+  const known = Object.keys(part === 'readings' ? of.readings : of.commands)
+  for (const name of Object.keys(written))
+    if (!known.includes(name))
+      throw new CaulkerError(
+        'malformed-screen',
+        `the interior of '${of.tag}': ${part}.${name}: its contract has no ${part === 'readings' ? 'reading' : 'command'} '${name}'${hint(name, known)}`,
+      )
 }
 
 /** Whether something is an interior, by its own mark. */

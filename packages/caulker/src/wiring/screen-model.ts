@@ -104,9 +104,10 @@ export interface Screen<
   /** What holds at every moment of every rehearsal, and what never happens, each by its sentence. */
   readonly always: Readonly<Record<string, Reckoned<unknown>>>
   readonly never: Readonly<Record<string, Reckoned<unknown>>>
-  /** In the interior of a component: what carries out each command, and what each reading is. */
+  /** In the interior of a component: what carries out each command, what each reading is, and what a command gives back. */
   readonly commands: Readonly<Record<string, Action>>
   readonly readings: Readonly<Record<string, Cell<unknown> | Reckoned<unknown>>>
+  readonly answers: Readonly<Record<string, Cell<unknown> | Reckoned<unknown>>>
   /** Only for the compiler: the types of the cells, and the screens to which it leads. */
   readonly types?: { cells: { [K in keyof S]: Static<S[K]> }; ways: W }
 }

@@ -319,6 +319,7 @@ function* readables(
     ...Object.values(screen.rows).map(({ source }): unknown => source),
     ...Object.values(screen.shown).map(({ source }) => source),
     ...Object.values(screen.readings),
+    ...Object.values(screen.answers),
     ...actions.flatMap(({ action }) => [...allSteps(action.steps)].flatMap(givenReadables)),
     ...[...Object.values(screen.submit?.sends ?? {}), ...Object.values(screen.submit?.heldBy ?? {})].map(
       (name) => reckoned[name] ?? { kind: 'cell', name },

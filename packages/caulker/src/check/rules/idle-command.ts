@@ -1,3 +1,4 @@
+import { typeText } from '../../contract/index.js'
 import { designRule, leak } from './rule.js'
 
 /** A command of a contract that the interior behind it never carries out. */
@@ -23,15 +24,24 @@ export const inside = interior(name, {
 })`,
   *find({ interiors }) {
     for (const { interior, view } of interiors)
-      for (const { name, effect } of Object.values(interior.contract.commands))
-        // The focus goes to its first control by itself.
-        if (effect !== 'focus' && (view.screen.commands[name]?.steps.length ?? 0) === 0)
+      for (const { name, effect, gives } of Object.values(interior.contract.commands)) {
+        const { tag } = interior.contract
+        const isCarriedOut = (view.screen.commands[name]?.steps.length ?? 0) > 0
+        const isAnswered = view.screen.answers[name] !== undefined
+        // The focus goes to its first control by itself, and what is wrong is shown by the form that it belongs to.
+        const isOwn = effect === 'focus' || effect === 'check'
+        const of = { name: `${tag} inside`, written: view.screen }
+        if (!isCarriedOut && !isAnswered && !isOwn)
+          yield { ...leak(['commands', name], `the interior of '${tag}' never carries out its command '${name}'`), of }
+        else if (gives !== undefined && !isAnswered && effect !== 'check')
           yield {
             ...leak(
               ['commands', name],
-              `the interior of '${interior.contract.tag}' never carries out its command '${name}'`,
+              `the interior of '${tag}' never says what its command '${name}' gives back, which is of type ${typeText(gives)}`,
+              { mend: `Write under answers what '${name}' gives back.` },
             ),
-            of: { name: `${interior.contract.tag} inside`, written: view.screen },
+            of,
           }
+      }
   },
 })

@@ -21,6 +21,7 @@ import { impureFunction } from './impure-function.js'
 import { malformedType } from './malformed-type.js'
 import { failingFunction } from './failing-function.js'
 import { doubledTag } from './doubled-tag.js'
+import { muteReading } from './mute-reading.js'
 import { muteValue } from './mute-value.js'
 import { narrowedExtension } from './narrowed-extension.js'
 import { nativeEventName } from './native-event-name.js'
@@ -132,6 +133,7 @@ const aboutScreens = [
 /** The rules about what is inside a component, and behind its face. */
 const aboutInteriors = [
   deafProperty,
+  muteReading,
   muteValue,
   bypassedInterception,
   halfLocked,

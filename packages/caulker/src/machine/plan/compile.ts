@@ -1,4 +1,4 @@
-import { printed, valueClauses } from '../../contract/index.js'
+import { printed, valueClauses, type ValueClause } from '../../contract/index.js'
 import { CaulkerError } from '../../words/index.js'
 import {
   isInterior,
@@ -10,7 +10,7 @@ import {
   type Journey,
 } from '../../wiring/index.js'
 import { boundName } from './fitting.js'
-import type { BoundName, CellPlan, Machine } from './machine.js'
+import type { BoundName, CellPlan, FacePlan, Machine } from './machine.js'
 import type { Building } from './part.js'
 import { planScreen } from './screen.js'
 import { noSlots } from './slots.js'
@@ -97,7 +97,7 @@ export function compile(wiring: Wiring): Machine {
     sites: building.sites,
     drafts: building.drafts,
     slots: building.machine,
-    events: new Map(isInterior(wiring) ? valueClauses(wiring.contract).map(({ name, event }) => [name, event]) : []),
+    face: isInterior(wiring) ? faceOf(wiring, cellsOf[0] ?? new Map()) : NO_FACE,
     leaving: isJourney(wiring) ? wiring.leaving : 'keep',
     ...edgesOf(building, isInterior(wiring) ? faceBounds(wiring, cellsOf[0] ?? new Map()) : []),
   }
@@ -135,6 +135,20 @@ function faceBounds({ contract }: Interior, cells: ReadonlyMap<string, number>):
     [...cells].map(([name, slot]) => [name, { slot, member: undefined, cell: slot, draft: -1, isConstant: false }]),
   )
   return [...sources].map(([name, source]) => boundName(contract, -1, -1, name, source, -1, sources))
+}
+
+const NO_FACE: FacePlan = { events: new Map(), asks: new Map(), waits: new Set() }
+
+function faceOf({ contract }: Interior, cells: ReadonlyMap<string, number>): FacePlan {
+  const values = valueClauses(contract)
+  const cellOf = ({ name }: ValueClause) => cells.get(name) as number
+  return {
+    events: new Map(values.map(({ name, event }) => [name, event])),
+    asks: new Map(
+      values.flatMap((value) => (value.vetoEvent === undefined ? [] : [[cellOf(value), value.vetoEvent] as const])),
+    ),
+    waits: new Set(values.filter(({ applies }) => applies === 'when-told').map(cellOf)),
+  }
 }
 
 /** Who has to look where a slot changes. */

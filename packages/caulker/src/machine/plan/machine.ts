@@ -22,8 +22,7 @@ export interface Machine {
   readonly sites: readonly CallSite[]
   readonly drafts: readonly DraftPlan[]
   readonly slots: MachineSlots
-  /** In an interior: the event that reports each value of the face. */
-  readonly events: ReadonlyMap<string, string>
+  readonly face: FacePlan
   /** What becomes of open drafts when a screen is left. */
   readonly leaving: 'keep' | 'discard' | 'stay'
   /** By slot: the ranks of what is computed from it, and the bound names that may owe a tell where it changes; nothing for most. */
@@ -33,6 +32,16 @@ export interface Machine {
   readonly holds: readonly (readonly number[] | undefined)[]
   /** By cell: the values that it is shared with, where their bounds or steps say what may stand. */
   readonly bounders: readonly (readonly BoundName[])[]
+}
+
+/** In an interior, how each value of the face is reported; empty elsewhere. */
+export interface FacePlan {
+  /** By name, the event that reports it. */
+  readonly events: ReadonlyMap<string, string>
+  /** By cell, the event that asks its owner before it changes. */
+  readonly asks: ReadonlyMap<number, string>
+  /** The cells that an edit only proposes, and that change when their owner tells them. */
+  readonly waits: ReadonlySet<number>
 }
 
 /** The slots that belong to the machine as a whole. */

@@ -1,3 +1,4 @@
+export { isOwners } from './face.js'
 export type { Amendment, Answer, Effect, Fault, Input, Invalid, Outcome, Refusal, State } from './input.js'
 export { scratchFor, type Scratch } from './scratch.js'
 export { advance, firstState, givenTo, step } from './step.js'

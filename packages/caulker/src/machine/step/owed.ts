@@ -162,22 +162,3 @@ export function afters(work: Work, effects: Effect[]): void {
       effects.push({ effect: 'after', cell: clause.name, hook, now: slots[slot], before: was(work, slot) })
   }
 }
-
-/** In an interior: the values of the face whose owner does not know them yet, in one report an event. */
-export function reports(work: Work, effects: Effect[]): void {
-  const { machine, slots, scratch, silent } = work
-  if (machine.kind !== 'interior') return
-  const made = new Map<string, Record<string, unknown>>()
-  for (const slot of scratch.slots) {
-    const cell = slot < machine.cells.length ? machine.cells[slot] : undefined
-    if (cell === undefined || cell.agreed < 0 || equal(slots[slot], slots[cell.agreed])) continue
-    // What was told is remembered as it was told, so that it can be tried again when a bound moves.
-    if (silent === 'told') continue
-    assign(work, cell.agreed, slots[slot])
-    if (silent === 'command') continue
-    const event = machine.events.get(cell.name) as string
-    made.set(event, { ...made.get(event), [cell.name]: slots[slot] })
-  }
-  for (const [event, values] of made)
-    effects.push({ effect: 'report', event, payload: Object.values(values)[0], values })
-}

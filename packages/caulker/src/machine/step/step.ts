@@ -2,10 +2,11 @@ import { cellBehind, type BoundName, type Machine } from '../plan/index.js'
 import { equal, settle } from '../../contract/index.js'
 import { hearAnswer } from './answer.js'
 import { editDraft } from './drafts.js'
+import { holdBack, isOwners, reports } from './face.js'
 import { finish } from './finish.js'
 import type { Effect, Fault, Input, Outcome, State } from './input.js'
 import { wantToGo } from './leave.js'
-import { afters, amendments, placings, problems, reports, tells } from './owed.js'
+import { afters, amendments, placings, problems, tells } from './owed.js'
 import { holdBounds, propose, proposeEntry, refuse, touchCell } from './propose.js'
 import { computed, computeWaiting } from './reckon.js'
 import { resetScreen } from './reset.js'
@@ -21,18 +22,33 @@ import { assign, begin, guarded, Located, wayOf, write, frontOf, rollBack, type 
  * One transaction: pure, and as often at once as there are scratches. What is proposed passes type and `amend`; reckoned cells follow once
  * each in rank order; bounds and steps hold once, at the end; `refuse` comes last. Each fitting is told at most once. A throw on the way
  * rolls all of it back, and whoever reported is told the value that stands.
+ *
+ * @param vetoed in an interior, the cells of the face whose change its owner does not allow
  */
-export function step(machine: Machine, state: State, input: Input, scratch: Scratch): Outcome {
+export function step(
+  machine: Machine,
+  state: State,
+  input: Input,
+  scratch: Scratch,
+  vetoed?: ReadonlySet<number>,
+): Outcome {
   const slots = state.slice()
-  return { state: slots, effects: advance(machine, slots, input, scratch) }
+  return { state: slots, effects: advance(machine, slots, input, scratch, vetoed) }
 }
 
 /** The same in place, for who has the only copy: its cost follows what is touched, however many slots there are. */
-export function advance(machine: Machine, slots: unknown[], input: Input, scratch: Scratch): readonly Effect[] {
+export function advance(
+  machine: Machine,
+  slots: unknown[],
+  input: Input,
+  scratch: Scratch,
+  vetoed?: ReadonlySet<number>,
+): readonly Effect[] {
   let work = begin(machine, slots, scratch)
   try {
     take(work, input)
     settleAll(work)
+    if (machine.kind === 'interior' && !isOwners(input)) holdBack(work, vetoed)
   } catch (thrown) {
     const { heard, refusals } = work
     rollBack(work)

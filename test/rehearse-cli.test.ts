@@ -147,14 +147,19 @@ describe('caulker rehearse', () => {
     expect([code, /a\.script\.json:3:3: script 't', step 2: .*did you mean 'press'/.test(err)]).to.eql([2, true])
   })
 
-  it('ends a function that never comes back, and names it', async () => {
+  it('ends a function that never comes back, and names it; of two wirings of one name it takes none for the other', async () => {
+    const quiet = `import { screen } from 'caulker'
+      export const quiet = screen('quiet', { cells: {}, fittings: {}, bind: () => ({}) })`
     const folder = folderWith({
+      'a-quiet.screen.js': quiet,
+      'b-quiet.screen.js': quiet,
       'loop.screen.js': `import { screen, set, twoWay, Type } from 'caulker'
         import { nativeText } from 'caulker/dom'
         export const loop = screen('loop', { cells: { name: { type: Type.String(), initial: '', refuse: (name) => { while (name !== '') {} } } },
           fittings: { name: nativeText }, bind: ({ cells }) => ({ name: { value: twoWay(cells.name) } }) })`,
     })
     const { code, out, err } = await caulker('rehearse', folder, '--patience', '1')
+    expect(out).to.match(/b-quiet\.screen\.js:2:\d+: a second screen is called 'quiet', as the one at \S+a-quiet/)
     expect(code).to.equal(2)
     expect(out + err).to.match(/'loop' never comes back .* while it is rehearsed/)
   })

@@ -19,6 +19,7 @@ import type { RehearsedLeak, RehearsedWiring, TroubleReport } from 'caulker/insi
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { setupFor } from '../node/config.js'
+import type { Trouble } from '../node/errors.js'
 import { withOddClock } from '../node/odd-clock.js'
 import { locate } from '../node/locate.js'
 import { loadProject, type Project } from '../node/project.js'
@@ -66,11 +67,24 @@ function wiringsIn({ screens, journeys }: Project, only: readonly string[] | und
 /** Which screens and journeys there are to rehearse. */
 export const rehearsePlan = task(async (asked: RehearseAsked, around): Promise<RehearsePlan> => {
   const project = await projectAt(asked, around)
+  const all = wiringsIn(project, asked.only)
+  const doubled = all.filter((wiring) => wiring !== wiringNamed(project, nameOfWiring(wiring)))
   return {
-    names: wiringsIn(project, asked.only).map(nameOfWiring),
-    troubles: project.troubles.map(troubleReport),
+    names: all.filter((wiring) => !doubled.includes(wiring)).map(nameOfWiring),
+    troubles: [...project.troubles, ...doubled.map((wiring) => doubledTrouble(project, wiring))].map(troubleReport),
   }
 })
+
+/** Wirings are told apart by their names: of two alike the first is rehearsed, and the other is not taken for it. */
+function doubledTrouble(project: Project, wiring: Wiring): Trouble {
+  const name = nameOfWiring(wiring)
+  const [place, first] = [placeOf(wiring), placeOf(wiringNamed(project, name))]
+  return {
+    file: place?.file ?? '',
+    place,
+    says: `a second ${wiring.kind} is called '${name}', as the one at ${first === undefined ? 'another place' : `${shown(first.file)}:${first.line}`}; give it a name of its own to have it rehearsed`,
+  }
+}
 
 /** What is asked of one exploration; the memory says whether it is to end. */
 export interface ExploreAsked extends RehearseAsked {

@@ -63,12 +63,13 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     fittings: named('fitting', draft.fittings),
     topics: named('topic', draft.topics ?? {}, (key) => ({ kind: 'topic', name: key })),
   }
-  const written = draft.actions?.(its) ?? {}
+  const row = namedRows(rows)
+  const written = draft.actions?.({ ...its, row }) ?? {}
   const bound = draft.bind({
     ...cells,
     reckoned: its.reckoned,
     actions: named('action', written, (key) => written[key]),
-    row: namedRows(rows),
+    row,
   }) as Record<string, Record<string, unknown>>
   const stepsOf = (steps: StepsDraft | undefined): Steps => (typeof steps === 'function' ? steps(its) : (steps ?? []))
   const actionsOf = (section: Section | undefined) => mapValues(section?.(its), (steps) => actionOf(steps, written))

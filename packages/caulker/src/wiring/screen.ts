@@ -56,7 +56,8 @@ export interface ScreenDraft<
   shown?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D> }) => { readonly [K in keyof U]?: Showing }
   /** What each cell is loaded with when the screen is entered. */
   loads?: (its: { cells: CellsOf<S>; sources: SourcesOf<O> }) => { readonly [K in keyof S]?: Load<Static<S[K]>> }
-  actions?: (its: Sections<S, U, O, T, D>) => A
+  /** Steps by name; `row` stands for the entry of the row that sets them off. */
+  actions?: (its: Sections<S, U, O, T, D> & { row: RowsOf<NoInfer<W>> }) => A
   enters?: Listed<Sections<S, U, O, T, D>>
   hears?: (its: Sections<S, U, O, T, D>) => {
     readonly [K in keyof T]?: StepsOf<T[K] extends Topic<infer P> ? Static<P> : unknown>

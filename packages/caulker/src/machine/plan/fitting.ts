@@ -75,9 +75,9 @@ function sourceOf(part: Part, fitting: string, name: string, binding: Binding): 
   const slot = part.slotOf(binding.source)
   if (slot === undefined) return undefined
   const draft = part.drafts.get(`${fitting}.${name}`) ?? -1
-  if (draft >= 0) return { ...NOBODYS, slot: copySlot(part, slot, draft), draft }
   const isRow = binding.source.kind === 'cell' && binding.source.row !== undefined
   const member = isRow && binding.source.kind === 'cell' ? binding.source.member : undefined
+  if (draft >= 0) return { ...NOBODYS, slot: copySlot(part, slot, draft), member, draft }
   return { ...NOBODYS, slot, member, cell: binding.kind === 'two-way' ? slot : -1 }
 }
 

@@ -205,6 +205,8 @@ export interface DraftPlan {
   readonly cell: number
   readonly fitting: number
   readonly screen: number
+  /** Of rows: the member of the entries that is edited, and the one that tells them apart; its copy is of the whole list. */
+  readonly row: { readonly key: string; readonly member: string } | undefined
 }
 
 /** A place from which a source is called. */

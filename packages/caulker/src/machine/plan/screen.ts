@@ -123,12 +123,15 @@ function draftsIn(
   for (const [fitting, names] of Object.entries(screen.bindings))
     for (const [name, binding] of Object.entries(names)) {
       const cell = binding.kind === 'draft' ? cells.get(binding.source.name) : undefined
-      if (cell === undefined) continue
+      if (binding.kind !== 'draft' || cell === undefined) continue
       const own = named(`${fitting}.${name} (draft)`)
       const slot = slots.add(own, undefined)
+      const { member } = binding.source
+      const key = screen.rows[fitting]?.key
+      const row = member === undefined || key === undefined ? undefined : { key, member }
       found.set(
         `${fitting}.${name}`,
-        drafts.push({ name: own, slot, cell, fitting: fittings.get(fitting) ?? -1, screen: screenAt }) - 1,
+        drafts.push({ name: own, slot, cell, fitting: fittings.get(fitting) ?? -1, screen: screenAt, row }) - 1,
       )
     }
   return found

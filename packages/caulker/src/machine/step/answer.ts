@@ -50,7 +50,7 @@ function succeed(work: Work, call: PendingCall, site: CallSite, given: unknown):
   }
   if (site.kind === 'submit') put(work, slots.phase, '')
   countAsSaved(work, site, call.saves)
-  for (const at of call.drafts) draftTaken(work, at, sentBy(work, call, at))
+  for (const at of call.drafts) draftTaken(work, at, sentBy(work, call, at), call.row)
   runSteps(work, site.then, { screen: site.screen, payload: given, row: call.row })
   countAsSaved(work, site, Object.fromEntries(read.map((cell) => [cell, work.slots[cell]])))
 }
@@ -70,7 +70,7 @@ function countAsSaved(work: Work, site: CallSite, saves: Readonly<Record<number,
 function fail(work: Work, call: PendingCall, site: CallSite, reason: string, problems: Record<string, string>): void {
   const { slots } = screenOf(work, site.screen)
   if (site.kind === 'submit') put(work, slots.phase, '')
-  for (const at of call.drafts) draftFailed(work, at, sentBy(work, call, at), reason)
+  for (const at of call.drafts) draftFailed(work, at, sentBy(work, call, at), reason, call.row)
   if (site.kind === 'load') setProblem(work, site.screen, `${site.into}`, { text: reason, from: 'answer' })
   let isPlaced = false
   for (const [pointer, text] of Object.entries(problems)) {

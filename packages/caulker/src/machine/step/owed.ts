@@ -52,16 +52,13 @@ function tellRows(work: Work, { rows }: FittingPlan, bound: BoundName, made: Tel
   const before = work.slots[bound.known] as Readonly<Record<string, unknown>>
   const placed = was(work, rows.placed) as readonly string[]
   const after: Record<string, unknown> = {}
+  const source = work.slots[bound.source]
+  const copies = bound.draft < 0 ? undefined : new Map(entries(source).map((entry) => [keyOf(entry, rows.key), entry]))
   for (const entry of entries(work.slots[rows.cell])) {
     const key = keyOf(entry, rows.key)
-    const source = work.slots[bound.source]
-    after[key] = dueValue(
-      work,
-      bound,
-      bound.member === undefined ? source : memberOf(entry, bound.member),
-      entry,
-      before[key],
-    )
+    const shown = copies?.get(key) ?? entry
+    const value = bound.member === undefined ? source : memberOf(shown, bound.member)
+    after[key] = dueValue(work, bound, value, entry, before[key])
     if (placed.includes(key) && !equal(after[key], before[key])) tell(made, bound.fitting, key, bound.name, after[key])
   }
   assign(work, bound.known, after)

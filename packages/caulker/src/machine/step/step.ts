@@ -256,7 +256,7 @@ function hearValue(work: Work, bound: BoundName, value: unknown, row: string | u
     work.heard.push([bound.known, heard])
     write(work, bound.known, heard)
   }
-  if (bound.draft >= 0) editDraft(work, bound, value)
+  if (bound.draft >= 0) editDraft(work, bound, value, row)
   else if (bound.cell >= 0) {
     const screen = work.machine.fittings[bound.fitting]?.screen ?? 0
     touchCell(work, screen, bound.cell, 'edited')

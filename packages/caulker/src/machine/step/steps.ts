@@ -26,7 +26,7 @@ function runStep(work: Work, one: PlannedStep, setting: Setting): void {
     case 'save':
       return saveDrafts(work, one.drafts, one.site, setting)
     case 'discard':
-      return discardDrafts(work, one.drafts)
+      return discardDrafts(work, one.drafts, setting.row)
     case 'submit':
       return beginSubmit(work, screen)
     case 'reset':

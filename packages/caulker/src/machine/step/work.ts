@@ -149,15 +149,18 @@ export function taken(work: Work, given: Given, setting: Setting, instead?: Read
   if (given.from === 'constant') return given.value
   if (given.from === 'slot') return instead?.has(given.slot) === true ? instead.get(given.slot) : work.slots[given.slot]
   if (given.from === 'payload') return valueAt(setting.payload, given.at)
-  if (given.from === 'row') return memberOf(entryOf(work, given.slot, setting), given.member)
+  if (given.from === 'row') {
+    const list = instead?.has(given.slot) === true ? instead.get(given.slot) : work.slots[given.slot]
+    return memberOf(entryOf(work, given.slot, list, setting), given.member)
+  }
   return Object.fromEntries(given.members.map(([name, one]) => [name, taken(work, one, setting, instead)]))
 }
 
 /** The entry of a list that a row stands for. */
-function entryOf(work: Work, cell: number, { screen, row }: Setting): unknown {
+function entryOf(work: Work, cell: number, list: unknown, { screen, row }: Setting): unknown {
   const rows = screenOf(work, screen).fittings.map((at) => work.machine.fittings[at]?.rows)
   const key = rows.find((one) => one?.cell === cell)?.key
-  return key === undefined ? undefined : entries(work.slots[cell]).find((entry) => keyOf(entry, key) === row)
+  return key === undefined ? undefined : entries(list).find((entry) => keyOf(entry, key) === row)
 }
 
 export function entries(list: unknown): readonly Readonly<Record<string, unknown>>[] {

@@ -20,6 +20,7 @@ import { plankRating } from './plank-rating.js'
 import { ropeOrder } from './rope-order.js'
 import { slipField } from './slip-field.js'
 import { tideLevel } from './tide-level.js'
+import { tideRule } from './tide-rule.js'
 import { toolList } from './tool-list.js'
 import { woodPick } from './wood-pick.js'
 import { hullList } from './hull-list.js'
@@ -61,4 +62,5 @@ export const corpus = [
   seamNote,
   winchSwitch,
   fenderPick,
+  tideRule,
 ]

@@ -98,7 +98,9 @@ async function unlikeItsProperty(subject: Subject, { rows, trail }: Played): Pro
         says:
           at === 0
             ? 'an attribute means something else than its property'
-            : 'a changed attribute is not followed as its property is',
+            : move !== undefined && 'attribute' in move && move.text === null
+              ? 'an attribute that is taken away is not taken for nothing given'
+              : 'a changed attribute is not followed as its property is',
         expected: leak.expected,
         found: leak.found,
       }

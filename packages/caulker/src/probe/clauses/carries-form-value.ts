@@ -1,5 +1,5 @@
-import { isHost, printed } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { accepts, equal, isHost, printed } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
 import type { Row } from '../stage/played.js'
 import type { Subject } from '../subject/subject.js'
@@ -31,6 +31,11 @@ export const carriesFormValue = clause({
     if (plain !== undefined && empty !== undefined)
       yield { given: { ...subject.middle, [name]: plain }, moves: [tell({ [name]: empty })], setting: 'form' }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
+    // Whatever becomes of what is off its type: what it holds then is what it sends.
+    const { type } = subject.values.find((value) => value.name === name) ?? {}
+    for (const to of type === undefined ? [] : OFF_TYPE.filter((one) => !accepts(type, one)))
+      for (const value of subject.plain(name).slice(0, 1))
+        yield { given: { ...subject.middle, [name]: value }, moves: [{ offType: name, to }], setting: 'form' }
     const { sends } = subject.contract.form ?? {}
     for (const text of sends === undefined ? [] : subject.plain(sends).slice(0, 2))
       yield { given: { ...subject.middle, [name]: true }, moves: [tell({ [sends as string]: text })], setting: 'form' }
@@ -41,6 +46,7 @@ export const carriesFormValue = clause({
     if (trail.setting !== 'form') return undefined
     for (const [at, row] of rows.entries()) {
       const sent = row.around.formValues
+      if (row.move !== undefined && 'offType' in row.move) return stillSent(subject, rows[at - 1] as Row, row, at)
       if (settlesEdits(row.move) && isEmptyThere(subject, row) && sent.some(isText))
         return {
           row: at,
@@ -81,6 +87,24 @@ export const carriesFormValue = clause({
     return undefined
   },
 })
+
+/** What is off the type of every form value, or of most. */
+const OFF_TYPE = [null, 'oakum']
+
+/** It holds nothing any more, and would send what it held before. */
+function stillSent(subject: Subject, before: Row, row: Row, at: number): LeakAt | undefined {
+  const name = subject.contract.form?.value ?? ''
+  const [was, sent] = [before.around.formValues, row.around.formValues]
+  const held = row.read[name]
+  const isEmptied = (held === null || held === undefined || held === '') && !equal(held, before.read[name])
+  if (!isEmptied || !equal(was, sent) || !sent.some(isText)) return undefined
+  return {
+    row: at,
+    says: 'the form would send what it held before, and it holds nothing any more',
+    expected: 'sends nothing, or an empty text',
+    found: `sends ${sent.map((one) => printed(one)).join(', ')}, as before`,
+  }
+}
 
 /** Null or an empty text; of what else is carried from inside it, nothing is known. */
 function isEmptyThere(subject: Subject, { read, around }: Row): boolean {

@@ -1,6 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { ledgerOf } from '../stage/ledger.js'
 import type { Played, Row } from '../stage/played.js'
+import type { Gesture } from '../person/gestures.js'
 import { gesture, isGesture, type Move } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { clause, type Examined } from './clause.js'
@@ -27,16 +28,16 @@ const ENDS: readonly { readonly move: Move; readonly says: string; readonly caus
   },
 ]
 
-/** What runs while a button is held ends with the press. */
+/** What runs while a button is held, or follows a drag, ends with the press. */
 export const endsWhenLetGo = clause({
   id: 'ends-when-let-go',
   group: 'life',
   promise:
-    'What runs while a button is held ends when it is let go anywhere, when the pointer is taken away, and when it is removed.',
+    'What runs while a button is held ends when it is let go anywhere, when the pointer is taken away, and when it is removed; so does a drag.',
   why: 'The finger slides off the button, or the panel closes under it, and the temperature climbs on by itself with nothing to stop it.',
   tried:
-    'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page.',
-  unprovenWhen: 'No button goes on by itself while it is held.',
+    'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page; what is dragged is taken out in the middle of a drag.',
+  unprovenWhen: 'No button goes on by itself while it is held, and nothing is dragged.',
   random: 'none',
   onTrial: 'gesture',
   needsElement: true,
@@ -65,7 +66,23 @@ export const endsWhenLetGo = clause({
         }
       }
     }
-    return held > 0 ? { held } : { unproven: 'No button goes on by itself while it is held.', applies: false }
+    for (const { given, grab } of drags(subject)) {
+      const moves = [gesture(grab), { place: 'away' }, gesture({ do: 'move' }), gesture({ do: 'release' })] as const
+      const played = await subject.playAnew({ given, moves })
+      if (played.rows[1]?.impossible !== undefined) continue
+      held++
+      if (!movesOn(subject, played, 3)) continue
+      return {
+        leak: {
+          says: 'a drag goes on after it was taken out of the page',
+          cause: 'what it listens to on the page while it is dragged is not taken away when it is removed',
+          expected: 'nothing more',
+          found: whatCame(played.rows[3] as Row),
+          ledger: ledgerOf(subject.contract, played, 3),
+        },
+      }
+    }
+    return held > 0 ? { held } : { unproven: this.unprovenWhen, applies: false }
   },
 })
 
@@ -78,6 +95,17 @@ function presses({ ways }: Subject): { given: Way['given']; press: Way['control'
   )
   const seen = new Set<string>()
   return found.filter(({ press }) => !seen.has(JSON.stringify(press)) && seen.add(JSON.stringify(press))).slice(0, 3)
+}
+
+/** The drags that change something, with the pointer kept down. */
+function drags({ ways }: Subject): { given: Way['given']; grab: Gesture }[] {
+  return ways
+    .flatMap(({ given, moves: [first, ...rest] }) =>
+      rest.length === 0 && isGesture(first) && first.gesture.do === 'drag'
+        ? [{ given, grab: { ...first.gesture, do: 'grab' as const } }]
+        : [],
+    )
+    .slice(0, 2)
 }
 
 /** Whether something was reported or changed at a row where nothing was done. */

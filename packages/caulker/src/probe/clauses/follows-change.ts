@@ -28,9 +28,12 @@ export const followsChange = clause({
     }
     // What has nothing to show of an empty value may have something of another.
     for (const { name, kind } of subject.tellable)
-      if (kind === 'property' && !equal(subject.base, subject.middle))
-        for (const other of subject.plain(name).slice(1, 2))
-          yield { given: { ...subject.middle, [name]: subject.plain(name)[0] }, moves: [tell({ [name]: other })] }
+      if (kind === 'property' && !equal(subject.base, subject.middle)) {
+        const [first, other] = subject.plain(name)
+        if (subject.middle[name] === undefined && first !== undefined)
+          yield { given: subject.middle, moves: [tell({ [name]: first })] }
+        if (other !== undefined) yield { given: { ...subject.middle, [name]: first }, moves: [tell({ [name]: other })] }
+      }
     yield* toldBounds(subject)
     // What a person has put in is replaced like anything else.
     for (const way of subject.chiefWays.slice(0, 6))

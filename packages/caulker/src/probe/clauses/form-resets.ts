@@ -1,6 +1,8 @@
 import type { Row } from '../stage/played.js'
 import { equal, printed } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { clause, type LeakAt } from './clause.js'
+import { pictureText, samePicture } from '../sight/picture.js'
+import { isTell, tell, type Trail } from '../stage/trail.js'
 import { notCarried } from '../subject/forms.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject } from '../subject/subject.js'
@@ -27,14 +29,19 @@ export const formResets = clause({
     for (const way of changing.slice(0, MOST_WAYS))
       for (const given of [way.given, ...fromDefault(subject, way.given)])
         yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
+    // What its owner has told is not the person's; but what is shown of it is what it holds.
+    const name = subject.contract.form?.value ?? ''
+    for (const told of subject.plain(name).slice(0, 2))
+      yield { given: subject.base, moves: [tell({ [name]: told }), { form: 'reset' }], setting: 'form' }
   },
   proves: (subject, { rows }) =>
     subject.carrier !== undefined &&
     rows.some((row) => !equal(formValueAt(subject, row), formValueAt(subject, rows[0]))),
-  judge(subject, { trail, rows }) {
+  async judge(subject, { trail, rows }) {
     const at = rows.length - 1
     const name = subject.contract.form?.value ?? ''
     const [row, before] = [rows[at], rows[at - 1]]
+    if (isTell(before?.move) && row !== undefined) return shownOtherwise(subject, trail, rows)
     if (
       row === undefined ||
       before === undefined ||
@@ -56,6 +63,26 @@ export const formResets = clause({
     }
   },
 })
+
+/** A reset that reaches what is shown and not what is held, or the other way round, lets the two drift apart. */
+async function shownOtherwise(subject: Subject, trail: Trail, rows: readonly Row[]): Promise<LeakAt | undefined> {
+  const [first, before, row] = rows as [Row, Row, Row]
+  const name = subject.contract.form?.value ?? ''
+  if (row.move === undefined || !('form' in row.move)) return undefined
+  const held = row.read[name]
+  const stays = equal(held, before.read[name])
+  const fresh = stays
+    ? before
+    : (await subject.play({ ...trail, given: { ...trail.given, [name]: held }, moves: [] })).rows[0]
+  // Where it looks the same with anything in it, nothing can be said.
+  if (samePicture(row.picture, fresh.picture) || (stays && samePicture(before.picture, first.picture))) return undefined
+  return {
+    row: 2,
+    says: `after a reset of its form it shows something else than the ${name} that it holds`,
+    expected: `shown ${pictureText(fresh.picture)}`,
+    found: `${name} ${printed(held)}, and shown ${pictureText(row.picture)}`,
+  }
+}
 
 /** What is toggled may end at its default by the edit alone: it is tried from there, too. */
 function fromDefault(subject: Subject, given: Given): Given[] {

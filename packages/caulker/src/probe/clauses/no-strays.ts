@@ -1,4 +1,5 @@
 import { isGuessed } from '../../contract/index.js'
+import { isTell, tell } from '../stage/trail.js'
 import { clause } from './clause.js'
 
 /** It sends nothing that its contract does not declare. */
@@ -7,7 +8,8 @@ export const noStrays = clause({
   group: 'up',
   promise: 'It sends no event of its own that its contract does not declare.',
   why: 'An event under another name is heard by nobody; an undeclared one is heard by accident, relied on, and broken without notice.',
-  tried: 'Everything that a person was found to be able to do; what is sent from the element itself is noted.',
+  tried:
+    'Everything that a person was found to be able to do, and tells of each name; what is sent from the element itself is noted, and after a tell what comes from inside, too.',
   unprovenWhen: 'Nothing that a person can do was found, or its contract is guessed and does not claim to be whole.',
   random: 'none',
   onTrial: 'gesture',
@@ -16,16 +18,21 @@ export const noStrays = clause({
   *trails(subject) {
     if (isGuessed(subject.contract)) return
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
+    // What only a person sets off inside is heard as theirs; when its owner tells something, nobody has typed.
+    for (const { name } of subject.tellable)
+      for (const value of subject.plain(name).slice(0, 2))
+        yield { given: subject.middle, moves: [tell({ [name]: value })] }
   },
   judge(subject, { rows }) {
     for (const [at, row] of rows.entries()) {
-      const [stray] = row.around.strays
+      const sent = isTell(row.move) ? [...row.around.strays, ...row.around.fromInside] : row.around.strays
+      const [stray] = sent
       if (stray !== undefined)
         return {
           row: at,
           says: `it sends '${stray}', which its contract does not declare`,
           expected: `only ${[...subject.values.map(({ event }) => event), ...Object.keys(subject.contract.events)].join(', ')}`,
-          found: `sent ${row.around.strays.join(', ')}`,
+          found: `sent ${sent.join(', ')}`,
         }
     }
     return undefined

@@ -30,11 +30,14 @@ export type Gesture =
   | { readonly do: 'press'; readonly on: ControlRef }
   /** Presses a pointer down and keeps it down, until it is let go or taken away. */
   | { readonly do: 'hold'; readonly on: ControlRef }
-  | { readonly do: 'release' | 'cancel' }
+  /** The pointer that is down is moved on, let go beside everything, or taken away by the browser. */
+  | { readonly do: 'move' | 'release' | 'cancel' }
   | { readonly do: 'key'; readonly on: ControlRef; readonly key: Key }
   | { readonly do: 'choose'; readonly on: ControlRef; readonly option: number }
   | { readonly do: 'pick'; readonly on: ControlRef; readonly file: File }
   | { readonly do: 'drag'; readonly on: ControlRef; readonly from: Point; readonly to: Point }
+  /** A drag whose pointer stays down. */
+  | { readonly do: 'grab'; readonly on: ControlRef; readonly from: Point; readonly to: Point }
 
 /** The ways in which a text gets into a field: key by key, from the clipboard, composed, filled in by the browser, or over a selection. */
 export type EntersText =
@@ -57,7 +60,7 @@ export function entersText(
 export function commits(gesture: Gesture): boolean {
   if (gesture.do === 'key' && gesture.key === 'Escape')
     return gesture.on.kind !== 'text field' && gesture.on.kind !== 'number field'
-  return !['type', 'paste', 'compose', 'insert', 'caret', 'hold'].includes(gesture.do)
+  return !['type', 'paste', 'compose', 'insert', 'caret', 'hold', 'grab', 'move'].includes(gesture.do)
 }
 
 /** A gesture in words, for a ledger. */
@@ -69,6 +72,7 @@ export function gestureText(gesture: Gesture): string {
 
 const WITHOUT_PLACE = {
   leave: 'leave the field',
+  move: 'move the pointer on',
   release: 'let go beside it',
   cancel: 'the pointer is taken away, as by a scroll',
 }
@@ -109,6 +113,8 @@ const WORDS: Words = {
     on.kind === 'component' && from[0] === to[0] && from[1] === to[1]
       ? `click ${where} at ${pointText(from)}`
       : `drag over ${where} from ${pointText(from)} to ${pointText(to)}`,
+  grab: ({ from, to }, where) =>
+    `drag over ${where} from ${pointText(from)} to ${pointText(to)}, and keep the pointer down`,
 }
 
 const KEY_NAMES: Partial<Record<Key, string>> = {

@@ -33,7 +33,8 @@ export function personAt(container: HTMLElement): Person {
     key: (element, { key }) => keyboard.press(element, key),
     hold: (element) => pointer.hold(element),
     press: (element) => pointer.press(element),
-    drag: (element, { from, to }) => pointer.drag(element, from, to),
+    drag: (element, { from, to }) => pointer.drag(element, from, to, 'release'),
+    grab: (element, { from, to }) => pointer.drag(element, from, to, 'keep'),
     choose: (element, { option }) => choose(view, element, option, { editor, pointer }),
     pick: (element, { file }) => pick(view, field(element), file, editor),
   }
@@ -43,6 +44,7 @@ export function personAt(container: HTMLElement): Person {
       editor.end()
       return void deepActiveElement(container.ownerDocument)?.blur()
     }
+    if (gesture.do === 'move') return void pointer.moveOn()
     if (!isPlaced(gesture)) return void pointer.end(gesture.do)
     const element = findControl(container, gesture.on)
     if (element === undefined) return `there is no ${gesture.on.kind} any more`

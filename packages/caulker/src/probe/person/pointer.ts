@@ -8,11 +8,19 @@ export interface Pointer {
   hold(element: HTMLElement): void
   /** Goes up beside everything, or is taken away by the browser. */
   end(how: 'release' | 'cancel'): void
-  drag(element: HTMLElement, from: Point, to: Point): string | undefined
+  /** Moves on from where it is down, over whatever lies there by then. */
+  moveOn(): void
+  drag(element: HTMLElement, from: Point, to: Point, how: 'release' | 'keep'): string | undefined
 }
 
-/** How many moves a drag is made of. */
+/** How many moves a drag is made of, and how far each of those that follow goes, in pixels. */
 const MOVES = 4
+const STRIDE = 9
+
+interface Spot {
+  readonly clientX: number
+  readonly clientY: number
+}
 
 export function createPointer(view: Window & typeof globalThis, editor: Editor): Pointer {
   function press(element: HTMLElement): void {
@@ -26,7 +34,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   }
 
   /** Where the pointer is down, and what it is captured by. */
-  let down: { element: HTMLElement; captor: Element | undefined } | undefined
+  let down: { element: HTMLElement; captor: Element | undefined; at?: Spot } | undefined
 
   function hold(element: HTMLElement): void {
     withCapture(view, (held) => {
@@ -34,6 +42,17 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
       if (send(element, 'mousedown', { buttons: 1 })) editor.focus(element)
       down = { element, captor: held() }
     })
+  }
+
+  function moveOn(): void {
+    if (down === undefined) return
+    const { clientX, clientY } = down.at ?? { clientX: 0, clientY: 0 }
+    for (let step = 1; step <= MOVES; step++) {
+      const where = { clientX: clientX + STRIDE * step, clientY: clientY + STRIDE * step, buttons: 1 }
+      const over = down.captor?.isConnected === true ? down.captor : view.document.body
+      send(over, 'pointermove', where)
+      send(over, 'mousemove', where)
+    }
   }
 
   /** Pointer Events, section 10: what has captured the pointer hears its end; else what lies under it, which is something else by then. */
@@ -56,7 +75,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     send(beside, 'mouseup')
   }
 
-  function drag(element: HTMLElement, from: Point, to: Point): string | undefined {
+  function drag(element: HTMLElement, from: Point, to: Point, how: 'release' | 'keep'): string | undefined {
     const box = element.getBoundingClientRect()
     if (box.width === 0 || box.height === 0) return 'nothing is laid out here, so that nothing can be dragged'
     const at = (part: number) => ({
@@ -73,6 +92,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
         send(over, 'pointermove', { ...where, buttons: 1 })
         send(over, 'mousemove', { ...where, buttons: 1 })
       }
+      if (how === 'keep') return void (down = { element, captor: held(), at: at(1) })
       const end = held() ?? under(element, at(1))
       send(end, 'pointerup', at(1))
       send(end, 'mouseup', at(1))
@@ -96,7 +116,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     )
   }
 
-  return { press, hold, end, drag }
+  return { press, hold, moveOn, end, drag }
 }
 
 /** What of an element is drawn at a place; itself, where something else lies above. */

@@ -20,6 +20,8 @@ export interface SentEvent {
 export interface Around {
   /** Events that it sent from its own element, and that its contract does not declare. */
   readonly strays: readonly string[]
+  /** What scripts sent as input or change from inside it to where its owner hears it, and that its contract does not declare. */
+  readonly fromInside: readonly string[]
   /** The events that its contract declares, as they were sent since the last row. */
   readonly sent: readonly SentEvent[]
   /** How many warnings and errors it has written to the console since the last row. */

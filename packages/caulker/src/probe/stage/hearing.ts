@@ -97,6 +97,11 @@ export function watchStrays(scene: Scene): void {
   const element = rootOf(scene)
   if (element === undefined) return
   const declared = eventNames(scene.contract)
+  const noteInside = (event: Event) => {
+    const isFromInside = event.target !== element || event.composedPath()[0] !== element
+    if (!event.isTrusted && isFromInside && !declared.includes(event.type)) scene.since.fromInside.push(event.type)
+  }
+  for (const name of ['input', 'change']) element.addEventListener(name, noteInside)
   const { dispatchEvent } = element
   const { CustomEvent } = scene.view
   element.dispatchEvent = (event: Event) => {

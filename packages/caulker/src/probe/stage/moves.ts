@@ -13,7 +13,8 @@ export function make(scene: Scene, move: Move): string | undefined | Promise<str
   else if ('command' in move) callCommand(scene, move)
   else if ('retell' in move) scene.mounted?.tell({ [move.retell]: runner.read(move.retell) })
   else if ('slot' in move) fill(scene, rootOf(scene), move)
-  else if ('undeclared' in move) (rootOf(scene) as never as Record<string, unknown>)[move.undeclared] = move.to
+  else if ('offType' in move) setOn(scene, move.offType, move.to)
+  else if ('undeclared' in move) setOn(scene, move.undeclared, move.to)
   else if ('form' in move) {
     if (move.form === 'restore') return restored(rootOf(scene), scene.recorded)
     if (move.form === 'reset') formOf(scene)?.reset()
@@ -30,6 +31,10 @@ export function make(scene: Scene, move: Move): string | undefined | Promise<str
     place.appendChild(scene.options.document.createElement('div')).append(element)
   }
   return undefined
+}
+
+function setOn(scene: Scene, name: string, to: unknown): void {
+  ;(rootOf(scene) as never as Record<string, unknown>)[name] = to
 }
 
 function answer({ answers }: Scene, { answer: how, to }: Extract<Move, { answer: unknown }>): string | undefined {

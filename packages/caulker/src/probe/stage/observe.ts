@@ -46,6 +46,7 @@ function aroundOf(scene: Scene): Around {
   const root = rootOf(scene)
   return {
     strays: since.strays,
+    fromInside: since.fromInside,
     sent: since.sent,
     said: since.said,
     mutated: [

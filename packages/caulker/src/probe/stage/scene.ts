@@ -39,6 +39,7 @@ export interface Happenings {
   heard: HeardThen[]
   /** Events of its own that no contract names. */
   strays: string[]
+  fromInside: string[]
   /** The declared events, as they were sent. */
   sent: SentEvent[]
   /** How often it said something to the console. */
@@ -51,7 +52,17 @@ export interface Happenings {
 }
 
 export function nothingYet(): Happenings {
-  return { heard: [], strays: [], sent: [], said: 0, submits: [], gave: undefined, fault: undefined, spoils: [] }
+  return {
+    heard: [],
+    strays: [],
+    fromInside: [],
+    sent: [],
+    said: 0,
+    submits: [],
+    gave: undefined,
+    fault: undefined,
+    spoils: [],
+  }
 }
 
 /** The first fault of a step is what went wrong; others follow from it. */

@@ -31,6 +31,8 @@ export type Move =
   /** Nothing is done for some milliseconds. */
   | { readonly wait: number }
   | { readonly form: 'reset' | 'disable' | 'restore' }
+  /** A name is set to what its type does not allow. */
+  | { readonly offType: string; readonly to: unknown }
   /** Something public that its contract does not name is set. */
   | { readonly undeclared: string; readonly to: unknown }
 
@@ -87,6 +89,7 @@ export function moveText(move: Move): string {
   if ('retell' in move) return `owner tells ${move.retell} once more`
   if ('attribute' in move)
     return move.text === null ? `remove the attribute ${move.attribute}` : `set ${move.attribute}="${move.text}"`
+  if ('offType' in move) return `set ${move.offType} to ${printed(move.to)}, which is off its type`
   if ('undeclared' in move) return `set ${move.undeclared} to ${printed(move.to)}, which is in no contract`
   if ('slot' in move) return `put ${fillText(move)}`
   if ('form' in move) return FORM_TEXTS[move.form]

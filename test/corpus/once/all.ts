@@ -10,7 +10,11 @@ import { tarSearch } from './tar-search.js'
 import { watchBill } from './watch-bill.js'
 
 /** Families that were written from their contracts before any clause was tried on them: they are counted apart. */
+import { draughtMeter } from './draught-meter.js'
+import { rotaBoard } from './rota-board.js'
 export const seenOnce = [
+  rotaBoard,
+  draughtMeter,
   cargoWeight,
   chartFile,
   flagHoist,

@@ -1,7 +1,7 @@
-import { isBelow } from '../contract/index.js'
+import { equal, isBelow } from '../contract/index.js'
 import type { Clause, LeakAt } from './clauses/clause.js'
 import type { Played, Row } from './stage/played.js'
-import type { Move } from './stage/trail.js'
+import { isGesture, type Move } from './stage/trail.js'
 import { holdsWhatIsGone } from './subject/among.js'
 import type { Subject } from './subject/subject.js'
 import type { Given } from '../mount/index.js'
@@ -26,7 +26,8 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
       row.unsettled !== undefined ||
       row.impossible !== undefined ||
       holdsCrossedBounds(subject, row.held) ||
-      (clause.judgesGone !== true && subject.values.some((value) => holdsWhatIsGone(value, row.held))),
+      (clause.judgesGone !== true &&
+        subject.values.some((value) => holdsWhatIsGone(value, row.held) && !isItsWord(row, value.name))),
   )
   const row = rows[at]
   if (row === undefined) return leakOr(await clause.judge(subject, played))
@@ -70,6 +71,11 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
         },
       }
     : { silent: { says: 'It floods its owner with reports.', needs: 'Mend that first.' } }
+}
+
+/** What it has just reported, and holds otherwise itself, is no slip of its owner. */
+function isItsWord({ move, heard, held, read }: Row, name: string): boolean {
+  return isGesture(move) && heard.some(({ value }) => value === name) && !equal(held[name], read[name])
 }
 
 /** A least above the most that was told is the owner's own slip: nothing that a component makes of it is wrong. */

@@ -22,6 +22,8 @@ export const anyOrder = clause({
       ),
     )
     yield { given: { ...subject.middle, ...one }, moves: [], setting: 'reversed' }
+    if (other !== undefined && Object.keys(other).length > 0)
+      yield { given: { ...subject.middle, ...one, ...other }, moves: [], setting: 'reversed' }
     if (other !== undefined && Object.keys(other).length > 1)
       yield { given: { ...subject.middle, ...one }, moves: [tell(other)], setting: 'reversed' }
   },

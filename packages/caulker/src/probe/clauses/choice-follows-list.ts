@@ -1,7 +1,7 @@
 import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
 import type { Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
-import { keyOf, keysIn } from '../subject/among.js'
+import { choiceOf, isAmong, keyOf, keysIn } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
 import { isMarkedInvalid } from './laws.js'
@@ -25,7 +25,7 @@ export const choiceFollowsList = clause({
       const list = listFor(subject, value)
       if (value.among === undefined || list === undefined) continue
       const { list: name } = value.among
-      const given = { ...subject.base, [name]: list, [value.name]: keyOf(value, list[0]) }
+      const given = { ...subject.base, [name]: list, [value.name]: choiceOf(value, list[0]) }
       yield { given, moves: [tell({ [name]: list.slice(1) })] }
       yield { given, moves: [tell({ [name]: [...list].reverse() })] }
       for (const way of subject.ways.filter(({ changes }) => changes.has(value.name)).slice(0, 6))
@@ -52,7 +52,7 @@ export const choiceFollowsList = clause({
 function chosenElsewhere(value: ValueClause, row: Row, at: number): LeakAt | undefined {
   const keys = keysIn(value, row.held) ?? []
   const chosen = row.heard.find((one) => one.value === value.name && !equal(one.payload, value.empty))
-  if (chosen === undefined || keys.length === 0 || keys.some((key) => equal(key, chosen.payload))) return undefined
+  if (chosen === undefined || keys.length === 0 || isAmong(chosen.payload, keys)) return undefined
   return {
     row: at,
     says: `it reports a ${value.name} that is not in its ${value.among?.list ?? ''}`,
@@ -105,9 +105,5 @@ function listFor(subject: Subject, value: ValueClause): readonly unknown[] | und
     .map((list) =>
       list.filter((entry, at) => list.findIndex((other) => equal(keyOf(value, other), keyOf(value, entry))) === at),
     )
-    .find((list) => list.length >= 2 && list.every((entry) => accepts(value.type, keyOf(value, entry))))
-}
-
-function isAmong(held: unknown, keys: readonly unknown[] = []): boolean {
-  return keys.some((key) => equal(key, held))
+    .find((list) => list.length >= 2 && list.every((entry) => accepts(value.type, choiceOf(value, entry))))
 }

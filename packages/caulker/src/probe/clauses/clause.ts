@@ -39,7 +39,7 @@ export interface Clause {
   proves?(subject: Subject, played: Played): boolean | Promise<boolean>
   judge(subject: Subject, played: Played): Promise<LeakAt | undefined> | LeakAt | undefined
   /** For what no trail of one mount can show: looks for itself, and gives what it found. */
-  examine?(subject: Subject): Promise<Examined>
+  examine?(this: void, subject: Subject): Promise<Examined>
 }
 
 /** What is wrong, in words and as a ledger. */

@@ -10,6 +10,8 @@ import { clause, type Examined } from './clause.js'
 const HELD = 700
 const AFTER = 500
 
+const NOTHING_RUNS = 'No button goes on by itself while it is held, and nothing is dragged.'
+
 const ENDS: readonly { readonly move: Move; readonly says: string; readonly cause: string }[] = [
   {
     move: gesture({ do: 'release' }),
@@ -37,7 +39,7 @@ export const endsWhenLetGo = clause({
   why: 'The finger slides off the button, or the panel closes under it, and the temperature climbs on by itself with nothing to stop it.',
   tried:
     'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page; what is dragged is taken out in the middle of a drag.',
-  unprovenWhen: 'No button goes on by itself while it is held, and nothing is dragged.',
+  unprovenWhen: NOTHING_RUNS,
   random: 'none',
   onTrial: 'gesture',
   needsElement: true,
@@ -82,7 +84,7 @@ export const endsWhenLetGo = clause({
         },
       }
     }
-    return held > 0 ? { held } : { unproven: this.unprovenWhen, applies: false }
+    return held > 0 ? { held } : { unproven: NOTHING_RUNS, applies: false }
   },
 })
 

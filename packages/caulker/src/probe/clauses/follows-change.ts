@@ -35,6 +35,7 @@ export const followsChange = clause({
         if (other !== undefined) yield { given: { ...subject.middle, [name]: first }, moves: [tell({ [name]: other })] }
       }
     yield* toldBounds(subject)
+    yield* toldThenDone(subject)
     // What a person has put in is replaced like anything else.
     for (const way of subject.chiefWays.slice(0, 6))
       for (const value of subject.tellable)
@@ -83,6 +84,19 @@ function* toldBounds(subject: Subject): Iterable<Trail> {
     }
   }
 }
+
+/** After any property is told, what a person can do: what is read once is not seen before it is used. */
+function* toldThenDone(subject: Subject): Iterable<Trail> {
+  const properties = subject.tellable.filter(({ kind }) => kind === 'property')
+  for (const { name } of properties.slice(0, MOST_TOLD))
+    for (const other of subject.plain(name).slice(0, 2))
+      for (const { given, moves } of subject.chiefWays.slice(0, MOST_WAYS))
+        if (!equal(given[name], other))
+          yield { given: without(given, name), moves: [tell({ [name]: other }), ...moves] }
+}
+
+const MOST_TOLD = 6
+const MOST_WAYS = 4
 
 /** Nothing and what is mistaken for it are judged by clauses of their own. */
 function isOthersAffair(subject: Subject, name: string, value: unknown): boolean {

@@ -37,6 +37,10 @@ export const quietWhenTold = clause({
           yield { given: way.given, moves: [...typed, tell({ [name]: told }), { wait: within + 200 }], hasty: true }
         }
     yield { given: subject.middle, moves: [] }
+    // What is nothing to convert, to cut or to drop says nothing: what it holds besides is something, too.
+    for (const { name, kind } of subject.tellable)
+      if (kind === 'property')
+        yield { given: subject.middle, moves: subject.plain(name).map((sample) => tell({ [name]: sample })) }
     for (const { name, reports, effect, takes } of Object.values(subject.contract.commands))
       if (!reports && effect === 'reset' && takes === undefined)
         for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, 2))
@@ -46,7 +50,7 @@ export const quietWhenTold = clause({
         for (const sample of subject.plain(value.name).slice(0, 2))
           yield { given: subject.middle, moves: [...moves, tell({ [value.name]: sample })] }
   },
-  judge(subject, played) {
+  async judge(subject, played) {
     for (const [row, { move, heard }] of played.rows.entries()) {
       const command = move !== undefined && 'command' in move ? move.command : undefined
       if (command !== undefined && subject.contract.commands[command]?.reports === false) {
@@ -78,6 +82,8 @@ export const quietWhenTold = clause({
       )
       if (echo !== undefined)
         return leak(subject.contract.tag, row, move === undefined, echo.event, echo.payload, heard.length)
+      const strange = move === undefined ? undefined : await changedByItself(subject, played, row)
+      if (strange !== undefined) return strange
     }
     return undefined
   },
@@ -91,6 +97,25 @@ function isAmendment({ rows }: Played, at: number, value: string): boolean {
     reports.length === 1 &&
     reports.every((one) => !equal(one.payload, one.knownThen) && equal(one.payload, row?.read[value]))
   )
+}
+
+/** What it makes of a value when something else is told, it makes of it at the mount, too: else it is a change of its own. */
+async function changedByItself(subject: Subject, { rows }: Played, at: number): Promise<LeakAt | undefined> {
+  const [before, row] = [rows[at - 1], rows[at]]
+  if (before === undefined || row === undefined || !isTell(row.move)) return undefined
+  const { tell: told } = row.move
+  const one = row.heard.find(({ value }) => value !== undefined && !(value in told))
+  const name = one?.value
+  if (one === undefined || name === undefined || isDue(subject, one, row.move)) return undefined
+  const fresh = await subject.fresh({ ...before.held, ...told })
+  if (fresh.fault !== undefined || fresh.unsettled !== undefined || fresh.heard.length > 0) return undefined
+  if (!equal(fresh.read[name], before.held[name])) return undefined
+  return {
+    row: at,
+    says: `it changes ${name} when ${Object.keys(told).join(' and ')} is told, and a fresh one with the same does not`,
+    expected: `${name} ${printed(before.held[name])}, and nothing is heard`,
+    found: `heard ${one.event} ${printed(one.payload)}`,
+  }
 }
 
 function leak(tag: string, row: number, isMount: boolean, event: string, payload: unknown, count: number): LeakAt {

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
-import { gesture, isGesture, settlesEdits, tell } from '../stage/trail.js'
+import { gesture, isGesture, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -29,6 +29,7 @@ export const reportsOnce = clause({
       if (told.length > 0) yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
     }
     for (const value of subject.values) yield* waysAtBounds(subject, value, subject.base)
+    yield* untouched(subject)
     for (const one of subject.ways.slice(0, 6))
       for (const other of subject.ways.slice(0, 6))
         if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
@@ -42,6 +43,7 @@ export const reportsOnce = clause({
     ),
   async judge(subject, played) {
     const { rows, trail } = played
+    if (trail.moves.every(isLookedAt)) return saidUntouched(played)
     for (const [at, row] of rows.entries()) {
       if (!isGesture(row.move)) continue
       const doubled = row.heard.find(
@@ -89,6 +91,41 @@ export const reportsOnce = clause({
     }
   },
 })
+
+/** A field is gone into and left again, as it is and with each property standing otherwise. */
+function* untouched(subject: Subject): Iterable<Trail> {
+  const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'combo box')
+  const others = subject.tellable
+    .filter(({ kind }) => kind === 'property')
+    .flatMap(({ name }) => subject.plain(name).map((value) => ({ [name]: value })))
+  for (const on of fields.slice(0, 2))
+    for (const given of [{}, ...others.slice(0, 8)])
+      yield {
+        given: { ...subject.middle, ...given },
+        moves: [gesture({ do: 'caret', on, at: 0 }), gesture({ do: 'leave' })],
+      }
+}
+
+function isLookedAt(move: Move): boolean {
+  return isGesture(move) && (move.gesture.do === 'caret' || move.gesture.do === 'leave')
+}
+
+/** What goes into a field and out again has edited nothing. */
+function saidUntouched({ rows, trail }: Played): LeakAt | undefined {
+  if (trail.moves.length === 0) return undefined
+  for (const [row, { heard }] of rows.entries()) {
+    const said = row === 0 ? undefined : heard.find((one) => one.value !== undefined)
+    if (said !== undefined)
+      return {
+        row,
+        says: `it reports ${said.value ?? ''} although nothing was edited`,
+        expected: 'nothing is heard',
+        found: `heard ${said.event} ${printed(said.payload)}`,
+        cause: 'it reads what is shown when the field is left, and not what was typed',
+      }
+  }
+  return undefined
+}
 
 /** Enter ends an edit as leaving the field does. */
 async function unheardEnter(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {

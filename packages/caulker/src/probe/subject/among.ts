@@ -1,4 +1,4 @@
-import { equal, pointerParts, valueAt, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, pointerParts, valueAt, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 
 /** What a value out of a list is where an entry of it is chosen. */
@@ -12,10 +12,22 @@ export function keysIn(value: ValueClause, held: Given): unknown[] | undefined {
   return Array.isArray(list) ? list.map((entry) => keyOf(value, entry)) : undefined
 }
 
+/** What is held where an entry is chosen: what stands in it, or a list of that where several are chosen at once. */
+export function choiceOf(value: ValueClause, entry: unknown): unknown {
+  const key = keyOf(value, entry)
+  return accepts(value.type, key) ? key : [key]
+}
+
+/** Whether all that is chosen stands in the list. */
+export function isAmong(chosen: unknown, keys: readonly unknown[] = []): boolean {
+  const all = Array.isArray(chosen) && !keys.some((key) => Array.isArray(key)) ? (chosen as unknown[]) : [chosen]
+  return all.every((one) => keys.some((key) => equal(key, one)))
+}
+
 /** Whether its owner holds a choice whose entry is gone. */
 export function holdsWhatIsGone(value: ValueClause, held: Given): boolean {
   const [keys, chosen] = [keysIn(value, held), held[value.name]]
   if (value.among === undefined || keys === undefined || chosen === undefined || equal(chosen, value.empty))
     return false
-  return !keys.some((key) => equal(key, chosen))
+  return !isAmong(chosen, keys)
 }

@@ -8,16 +8,18 @@ import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Stage } from '../stage/stage.js'
 import { gesture, trailKey, type Move } from '../stage/trail.js'
+import type { Given } from '../../mount/index.js'
+import { choiceOf } from './among.js'
 import type { Subject, Way } from './subject.js'
 
 /**
- * Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values; and each that a
- * press has brought up, after that press.
+ * Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values, and with the
+ * lists filled that may be left out; and each that a press has brought up, after that press.
  */
 export async function survey(subject: Subject, stage: Stage, named: readonly NamedGesture[]): Promise<Way[]> {
   const ways: Way[] = []
   const seen = new Set<string>()
-  for (const given of [subject.middle, subject.base]) {
+  for (const given of [subject.middle, subject.base, ...furnished(subject)]) {
     const controls = await stage.look(given, [], foundControls)
     const add = async ({ moves, control, text, isWhole = false }: Try) => {
       const key = trailKey(moves)
@@ -39,6 +41,22 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
     }
   }
   return ways
+}
+
+/** Lists that may be left out are filled, and something in them is chosen: what they offer is there to be operated only then. */
+function furnished({ names, values, middle, plain }: Subject): Given[] {
+  const lists = names.flatMap(({ name, kind, default: usual }): [string, readonly unknown[]][] => {
+    const isEmpty = kind === 'property' && middle[name] === undefined && Array.isArray(usual) && usual.length === 0
+    const list = isEmpty ? plain(name).find((one) => Array.isArray(one) && one.length > 1) : undefined
+    return Array.isArray(list) ? [[name, list]] : []
+  })
+  if (lists.length === 0) return []
+  const filled = Object.fromEntries(lists)
+  const chosen = values.flatMap((value): [string, unknown][] => {
+    const list = filled[value.among?.list ?? '']
+    return list === undefined ? [] : [[value.name, choiceOf(value, list[0])]]
+  })
+  return [{ ...middle, ...filled, ...Object.fromEntries(chosen) }]
 }
 
 /** After how many presses that only show something it is looked for new controls. */

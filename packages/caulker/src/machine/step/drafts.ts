@@ -3,7 +3,7 @@ import type { BoundName, DraftPlan, OpenDraft } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import { revisionOf, send } from './calls.js'
 import { propose, touchCell } from './propose.js'
-import { editsIn, editsOf, heldIn, rebased, withEdits, type Edits, type RowField } from './row-drafts.js'
+import { editsIn, editsOf, hasRow, heldIn, rebased, withEdits, type Edits, type RowField } from './row-drafts.js'
 import { dropUnfinished } from './unfinished.js'
 import { draftOf, entries, keyOf, put, setProblem, was, type Setting, type Work } from './work.js'
 
@@ -33,10 +33,10 @@ export function editDraft(work: Work, bound: BoundName, value: unknown, row?: st
  * is written once the answer has come.
  */
 export function saveDrafts(work: Work, drafts: readonly number[], site: number, setting: Setting): void {
-  const { row } = setting
-  const open = drafts.filter((at) => isUnsent(planOf(work, at), draftOf(work, at), row))
-  if (open.length === 0 || !open.every((at) => isSound(work, at, row))) return
-  if (site < 0) return open.forEach((at) => stands(work, at, row))
+  const rowAt = (at: number) => rowOf(work, planOf(work, at), setting.row)
+  const open = drafts.filter((at) => isUnsent(planOf(work, at), draftOf(work, at), rowAt(at)))
+  if (open.length === 0 || !open.every((at) => isSound(work, at, rowAt(at)))) return
+  if (site < 0) return open.forEach((at) => stands(work, at, rowAt(at)))
   const instead = new Map<number, unknown>()
   for (const at of open) {
     const { cell, slot, row: field } = planOf(work, at)
@@ -46,7 +46,7 @@ export function saveDrafts(work: Work, drafts: readonly number[], site: number, 
       put(work, slot, { ...draft, sent: { copy: draft.copy } })
       continue
     }
-    const edits = editsIn(editsOf(field, draft), row)
+    const edits = editsIn(editsOf(field, draft), rowAt(at))
     instead.set(cell, withEdits(field, instead.get(cell) ?? work.slots[cell], edits))
     put(work, slot, { ...draft, sent: { copy: withEdits(field, draft.sent?.copy ?? draft.base, edits) } })
   }
@@ -54,25 +54,23 @@ export function saveDrafts(work: Work, drafts: readonly number[], site: number, 
 }
 
 /** Forgets what is edited; of rows only in the one that it was asked for in. */
-export function discardDrafts(work: Work, drafts: readonly number[], row?: string): void {
+export function discardDrafts(work: Work, drafts: readonly number[], from?: string): void {
   for (const at of drafts) {
     const plan = planOf(work, at)
+    const row = rowOf(work, plan, from)
     const draft = draftOf(work, at)
     const { row: field } = plan
-    const others = field === undefined || draft === undefined ? NONE : without(editsOf(field, draft), row)
-    put(
-      work,
-      plan.slot,
-      field === undefined || draft === undefined ? undefined : goesOn(work, plan, field, draft, others),
-    )
+    const isOfRows = field !== undefined && draft !== undefined
+    put(work, plan.slot, isOfRows ? goesOn(work, plan, field, draft, without(editsOf(field, draft), row)) : undefined)
     setProblem(work, plan.screen, placeOf(plan, row))
     dropUnfinished(work, plan.screen, plan.cell)
   }
 }
 
 /** What was sent has been taken: it stands in the cell, unless the cell has changed meanwhile; the draft closes, unless it was edited on. */
-export function draftTaken(work: Work, at: number, copy: unknown, row?: string): void {
+export function draftTaken(work: Work, at: number, copy: unknown, from?: string): void {
   const plan = planOf(work, at)
+  const row = rowOf(work, plan, from)
   const draft = draftOf(work, at)
   if (plan.row !== undefined) return rowTaken(work, plan, plan.row, draft, copy, row)
   if (draft !== undefined && !equal(work.slots[plan.cell], draft.base))
@@ -115,8 +113,9 @@ function rowTaken(
 }
 
 /** What was sent has failed: the copy is still there. */
-export function draftFailed(work: Work, at: number, copy: unknown, reason: string, row?: string): void {
+export function draftFailed(work: Work, at: number, copy: unknown, reason: string, from?: string): void {
   const plan = planOf(work, at)
+  const row = rowOf(work, plan, from)
   const draft = draftOf(work, at)
   if (draft === undefined) return
   const { row: field } = plan
@@ -249,6 +248,11 @@ function rowsUnsent(field: RowField, { base, sent }: OpenDraft, answered: Edits)
     ),
   )
   return left.size === 0 ? undefined : { copy: withEdits(field, base, left) }
+}
+
+/** The row that something was set off from, where it is one of this draft's list: from elsewhere, all of them are meant. */
+function rowOf(work: Work, { cell, row: field }: DraftPlan, from: string | undefined): string | undefined {
+  return field !== undefined && from !== undefined && hasRow(field, work.slots[cell], from) ? from : undefined
 }
 
 function placeOf({ cell, row: field }: DraftPlan, row: string | undefined): string {

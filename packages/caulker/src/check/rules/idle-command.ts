@@ -25,15 +25,15 @@ export const inside = interior(name, {
   *find({ interiors }) {
     for (const { interior, view } of interiors)
       for (const { name, effect, gives } of Object.values(interior.contract.commands)) {
-        const { tag } = interior.contract
+        const { tag, form } = interior.contract
         const isCarriedOut = (view.screen.commands[name]?.steps.length ?? 0) > 0
         const isAnswered = view.screen.answers[name] !== undefined
         // The focus goes to its first control by itself, and what is wrong is shown by the form that it belongs to.
-        const isOwn = effect === 'focus' || effect === 'check'
+        const showsWrong = effect === 'check' && form !== undefined
         const of = { name: `${tag} inside`, written: view.screen }
-        if (!isCarriedOut && !isAnswered && !isOwn)
+        if (!isCarriedOut && !isAnswered && effect !== 'focus' && !showsWrong)
           yield { ...leak(['commands', name], `the interior of '${tag}' never carries out its command '${name}'`), of }
-        else if (gives !== undefined && !isAnswered && effect !== 'check')
+        else if (gives !== undefined && !isAnswered && !showsWrong)
           yield {
             ...leak(
               ['commands', name],

@@ -2,6 +2,7 @@ import { equal, valueClauses } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { behavesLikeFresh, firstGesture, updateEqualsRemount, showsAChange } from './laws.js'
 import { samePicture } from '../sight/picture.js'
+import type { Played } from '../stage/played.js'
 import { isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
@@ -43,7 +44,7 @@ export const followsChange = clause({
           for (const other of subject.plain(value.name).slice(0, 2))
             yield { given: way.given, moves: [...way.moves, tell({ [value.name]: other })] }
   },
-  proves: (_, played) => played.trail.moves.some(isGesture) || showsAChange(played),
+  proves: (subject, played) => (played.trail.moves.some(isGesture) ? matters(subject, played) : showsAChange(played)),
   async judge(subject, played) {
     const { trail, rows } = played
     const leak = await updateEqualsRemount(subject, played)
@@ -93,6 +94,15 @@ function* toldThenDone(subject: Subject): Iterable<Trail> {
       for (const { given, moves } of subject.chiefWays.slice(0, MOST_WAYS))
         if (!equal(given[name], other))
           yield { given: without(given, name), moves: [tell({ [name]: other }), ...moves] }
+}
+
+/** A gesture after a tell is evidence where what was told is seen, or is a bound or step that the gesture may meet. */
+function matters({ values }: Subject, { trail, rows }: Played): boolean {
+  const [told] = trail.moves
+  if (!isTell(told)) return true
+  const limits = values.flatMap(({ bounds, step }) => [bounds.least, bounds.most, step])
+  const seen = rows[1] !== undefined && !samePicture(rows[1].picture, rows[0].picture)
+  return seen || Object.keys(told.tell).some((name) => limits.includes(name))
 }
 
 const MOST_TOLD = 6

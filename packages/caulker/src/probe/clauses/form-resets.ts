@@ -2,7 +2,7 @@ import type { Row } from '../stage/played.js'
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { pictureText, samePicture } from '../sight/picture.js'
-import { isTell, tell, type Trail } from '../stage/trail.js'
+import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
 import { notCarried } from '../subject/forms.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject } from '../subject/subject.js'
@@ -34,8 +34,9 @@ export const formResets = clause({
     for (const told of subject.plain(name).slice(0, 2))
       yield { given: subject.base, moves: [tell({ [name]: told }), { form: 'reset' }], setting: 'form' }
   },
-  proves: (subject, { rows }) =>
+  proves: (subject, { rows, trail }) =>
     subject.carrier !== undefined &&
+    trail.moves.some(isGesture) &&
     rows.some((row) => !equal(formValueAt(subject, row), formValueAt(subject, rows[0]))),
   async judge(subject, { trail, rows }) {
     const at = rows.length - 1

@@ -1,5 +1,5 @@
 import { isGuessed } from '../../contract/index.js'
-import { isTell, tell } from '../stage/trail.js'
+import { isGesture, isTell, tell } from '../stage/trail.js'
 import { clause } from './clause.js'
 
 /** It sends nothing that its contract does not declare. */
@@ -23,6 +23,8 @@ export const noStrays = clause({
       for (const value of subject.plain(name).slice(0, 2))
         yield { given: subject.middle, moves: [tell({ [name]: value })] }
   },
+  // Tells alone say nothing of what it sends when it is operated.
+  proves: (_, { trail }) => trail.moves.some(isGesture),
   judge(subject, { rows }) {
     for (const [at, row] of rows.entries()) {
       const sent = isTell(row.move) ? [...row.around.strays, ...row.around.fromInside] : row.around.strays

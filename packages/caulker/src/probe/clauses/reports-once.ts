@@ -111,8 +111,7 @@ function isLookedAt(move: Move): boolean {
 }
 
 /** What goes into a field and out again has edited nothing. */
-function saidUntouched({ rows, trail }: Played): LeakAt | undefined {
-  if (trail.moves.length === 0) return undefined
+function saidUntouched({ rows }: Played): LeakAt | undefined {
   for (const [row, { heard }] of rows.entries()) {
     const said = row === 0 ? undefined : heard.find((one) => one.value !== undefined)
     if (said !== undefined)

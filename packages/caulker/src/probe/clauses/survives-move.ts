@@ -25,15 +25,12 @@ export const survivesMove = clause({
     // What a person has entered goes along.
     for (const way of subject.chiefWays.slice(0, 2)) yield { given: way.given, moves: [...way.moves, moved[0]] }
     // What it was given as markup does not come back over what it holds by then.
-    for (const { name, attribute, only } of subject.values)
-      if (attribute !== false && only === undefined)
-        for (const [first, other] of [subject.plain(name)])
-          if (first !== undefined && other !== undefined)
-            yield {
-              given: { ...subject.base, [name]: first },
-              moves: [tell({ [name]: other }), moved[0]],
-              setting: 'attributes',
-            }
+    for (const { name, attribute, only } of subject.values) {
+      const [first, other] = subject.plain(name)
+      if (attribute === false || only !== undefined || other === undefined) continue
+      const given = { ...subject.base, [name]: first }
+      yield { given, moves: [tell({ [name]: other }), moved[0]], setting: 'attributes' }
+    }
     for (const way of subject.chiefWays) yield { given: way.given, moves: [moved[0], ...way.moves] }
     // From where it stands by itself it may forget nothing, and have gone deaf all the same.
     for (const way of subject.chiefWays.slice(0, 1)) yield { given: subject.base, moves: [moved[0], ...way.moves] }
@@ -68,7 +65,7 @@ export const survivesMove = clause({
     if (changed !== undefined && (await changesWithTime(subject, trail.given))) return undefined
     if (changed !== undefined) return { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
     const rest = trail.moves.slice(moves)
-    if (rest.length === 0 || trail.setting !== undefined) return undefined
+    if (rest.length === 0) return undefined
     const twin = await subject.play({ given: trail.given, moves: rest })
     const leak = unlikeTwin(rows, twin.rows, moves)
     return (

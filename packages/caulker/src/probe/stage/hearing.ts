@@ -98,7 +98,7 @@ export function watchStrays(scene: Scene): void {
   if (element === undefined) return
   const declared = eventNames(scene.contract)
   const noteInside = (event: Event) => {
-    const isFromInside = event.target !== element || event.composedPath()[0] !== element
+    const isFromInside = event.composedPath()[0] !== element
     if (!event.isTrusted && isFromInside && !declared.includes(event.type)) scene.since.fromInside.push(event.type)
   }
   for (const name of ['input', 'change']) element.addEventListener(name, noteInside)

@@ -167,7 +167,7 @@ describe('a trail that breaks a clause', () => {
         const { minimise } = await import('../packages/caulker/dist/probe/minimise.js')
         let count = 0
         for (const clause of clauses.filter((one) => one.concerns(of)))
-          for (const trail of clause.trails(subject)) {
+          for await (const trail of clause.trails(subject)) {
             const played = await subject.play(trail)
             const { leak } = await judged(clause, subject, played)
             if (leak === undefined) continue

@@ -48,6 +48,7 @@ export const tideRule = variants({
         this.#thumb.onpointerdown = () => {
           document.addEventListener('pointermove', this.#drag)
           document.addEventListener('pointerup', this.#drop)
+          document.addEventListener('pointercancel', this.#drop)
         }
         this.#draw()
       }
@@ -59,6 +60,7 @@ export const tideRule = variants({
       readonly #drop = () => {
         document.removeEventListener('pointermove', this.#drag)
         document.removeEventListener('pointerup', this.#drop)
+        document.removeEventListener('pointercancel', this.#drop)
       }
 
       connectedCallback(): void {

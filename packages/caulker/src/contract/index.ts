@@ -8,6 +8,7 @@ export {
   sectionsOf,
   isGuessed,
   isValue,
+  isWritten,
   type AnyContract,
   type Contract,
   type ContractDraft,

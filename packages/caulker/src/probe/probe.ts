@@ -255,7 +255,7 @@ async function* trailsOf(
   explored: () => Promise<Explored>,
 ): AsyncIterable<{ trail: Trail; isExplored: boolean }> {
   let count = 0
-  for (const trail of clause.trails(subject)) if (count++ < MOST_TRAILS) yield { trail, isExplored: false }
+  for await (const trail of clause.trails(subject)) if (count++ < MOST_TRAILS) yield { trail, isExplored: false }
   if (clause.random !== 'none') for (const trail of (await explored())[clause.random]) yield { trail, isExplored: true }
 }
 

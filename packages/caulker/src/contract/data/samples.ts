@@ -76,7 +76,7 @@ function numbers(schema: Keywords): number[] {
     bound('multipleOf') === undefined ? number : Number((Math.round(number / unit) * unit).toFixed(places))
   const middle = Math.round(from + (to - from) / 3)
   const plain = [7, 3, 12].filter((number) => number >= from && number <= to)
-  const fractions = whole ? [] : [from + (to - from) / 4 + 0.25, 0.1, 2.5]
+  const fractions = whole ? [] : [2.5, from + (to - from) / 4 + 0.25, 0.1]
   const edges = [
     from,
     from + unit,
@@ -89,7 +89,7 @@ function numbers(schema: Keywords): number[] {
     ...(most === undefined ? [1000] : []),
   ]
   const outer = [from - unit / 2, to + unit / 2]
-  return [...plain, middle, ...fractions, ...edges, ...outer].map(on)
+  return [...plain, ...fractions.slice(0, 1), middle, ...fractions.slice(1), ...edges, ...outer].map(on)
 }
 
 function strings(schema: Keywords): string[] {

@@ -31,6 +31,12 @@ export const carriesFormValue = clause({
     if (plain !== undefined && empty !== undefined)
       yield { given: { ...subject.middle, [name]: plain }, moves: [tell({ [name]: empty })], setting: 'form' }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
+    // What a command makes of it is sent, too: of what was told, and of what was edited.
+    for (const call of subject.calls) {
+      if (plain !== undefined) yield { given: { ...subject.middle, [name]: plain }, moves: [call], setting: 'form' }
+      for (const way of subject.chiefWays.slice(0, 1))
+        yield { given: way.given, moves: [...way.moves, call], setting: 'form' }
+    }
     // Whatever becomes of what is off its type: what it holds then is what it sends.
     const { type } = subject.values.find((value) => value.name === name) ?? {}
     for (const to of type === undefined ? [] : OFF_TYPE.filter((one) => !accepts(type, one)))

@@ -18,7 +18,7 @@ export interface Clause {
   /** Whether a contract says anything that this clause is about. */
   concerns(contract: AnyContract): boolean
   /** The trails to try, shortest first. */
-  trails(subject: Subject): Iterable<Trail>
+  trails(subject: Subject): Iterable<Trail> | AsyncIterable<Trail>
   /** Which trails of the shared exploration are judged too: those of tells only, any, or none. */
   readonly random: 'tells' | 'any' | 'none'
   /** Which moves are on trial: what a component throws at one of them breaks this clause. */

@@ -12,21 +12,36 @@ const AFTER = 500
 
 const NOTHING_RUNS = 'No button goes on by itself while it is held, and nothing is dragged.'
 
-const ENDS: readonly { readonly move: Move; readonly says: string; readonly cause: string }[] = [
+interface Wrong {
+  readonly says: string
+  readonly cause: string
+}
+
+/** What ends a press, and what is wrong where what runs, or follows a drag, goes on. */
+const ENDS: readonly (Wrong & { readonly move: Move; readonly ofDrag: Wrong })[] = [
   {
     move: gesture({ do: 'release' }),
     says: 'it goes on after the pointer was let go beside it',
     cause: 'it hears the end of a press only on the button itself',
+    ofDrag: {
+      says: 'a drag goes on after the pointer was let go beside it',
+      cause: 'it does not hear where the pointer goes up; it needs to capture it, or to listen on the window',
+    },
   },
   {
     move: gesture({ do: 'cancel' }),
     says: 'it goes on after the pointer was taken away',
     cause: 'it does not hear pointercancel',
+    ofDrag: { says: 'a drag goes on after the pointer was taken away', cause: 'it does not hear pointercancel' },
   },
   {
     move: { place: 'away' },
     says: 'it goes on after it was taken out of the page',
     cause: 'its timer is not stopped when it is removed',
+    ofDrag: {
+      says: 'a drag goes on after it was taken out of the page',
+      cause: 'what it listens to on the page while it is dragged is not taken away when it is removed',
+    },
   },
 ]
 
@@ -38,7 +53,7 @@ export const endsWhenLetGo = clause({
     'What runs while a button is held ends when it is let go anywhere, when the pointer is taken away, and when it is removed; so does a drag.',
   why: 'The finger slides off the button, or the panel closes under it, and the temperature climbs on by itself with nothing to stop it.',
   tried:
-    'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page; what is dragged is taken out in the middle of a drag.',
+    'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page; so is what is dragged, in the middle of a drag.',
   unprovenWhen: NOTHING_RUNS,
   random: 'none',
   onTrial: 'gesture',
@@ -69,19 +84,20 @@ export const endsWhenLetGo = clause({
       }
     }
     for (const { given, grab } of drags(subject)) {
-      const moves = [gesture(grab), { place: 'away' }, gesture({ do: 'move' }), gesture({ do: 'release' })] as const
-      const played = await subject.playAnew({ given, moves })
-      if (played.rows[1]?.impossible !== undefined) continue
-      held++
-      if (!movesOn(subject, played, 3)) continue
-      return {
-        leak: {
-          says: 'a drag goes on after it was taken out of the page',
-          cause: 'what it listens to on the page while it is dragged is not taken away when it is removed',
-          expected: 'nothing more',
-          found: whatCame(played.rows[3] as Row),
-          ledger: ledgerOf(subject.contract, played, 3),
-        },
+      for (const { move, ofDrag } of ENDS) {
+        const moves = [gesture(grab), move, gesture({ do: 'move' }), gesture({ do: 'release' })]
+        const played = await subject.playAnew({ given, moves })
+        if (played.rows[1]?.impossible !== undefined) break
+        held++
+        if (!movesOn(subject, played, 3)) continue
+        return {
+          leak: {
+            ...ofDrag,
+            expected: 'nothing more',
+            found: whatCame(played.rows[3] as Row),
+            ledger: ledgerOf(subject.contract, played, 3),
+          },
+        }
       }
     }
     return held > 0 ? { held } : { unproven: NOTHING_RUNS, applies: false }

@@ -1,6 +1,6 @@
 import { equal, valueClauses } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { behavesLikeFresh, firstGesture, updateEqualsRemount, showsAChange } from './laws.js'
+import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import { isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
@@ -58,6 +58,8 @@ export const followsChange = clause({
         return undefined
       return leak
     }
+    const replaced = isGesture(trail.moves[0]) ? await replacesTheEdit(subject, played) : undefined
+    if (replaced !== undefined) return replaced
     const since = firstGesture(rows)
     if (since <= 1 || !rows.slice(1, since).every((row) => isTell(row.move))) return undefined
     const unlike = await behavesLikeFresh(subject, played, since)

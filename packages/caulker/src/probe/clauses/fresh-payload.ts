@@ -4,7 +4,7 @@ import { clause } from './clause.js'
 export const freshPayload = clause({
   id: 'fresh-payload',
   group: 'up',
-  promise: 'A report carries a new object, and never the one that was given, changed.',
+  promise: 'A report carries a new object, and never one that was given or reported before, changed.',
   why: 'An owner that compares the old with the new sees the same object and takes nothing over; what it shows elsewhere stays old.',
   tried: 'Lists and objects are given, and everything that a person can do is done.',
   unprovenWhen: 'No list or object was reported.',
@@ -14,6 +14,8 @@ export const freshPayload = clause({
     Object.values<{ type: object }>(values).some(({ type }) => /"(?:array|object)"/.test(JSON.stringify(type))),
   *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
+    const [one, other = one] = subject.chiefWays
+    if (one !== undefined && other !== undefined) yield { given: one.given, moves: [...one.moves, ...other.moves] }
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },
   proves: (_subject, { rows }) =>
@@ -24,10 +26,10 @@ export const freshPayload = clause({
       if (payload !== undefined)
         return {
           row: at,
-          says: `${payload} is the object that was given, changed`,
+          says: `${payload} is an object that its owner has already, changed`,
           expected: 'a new object',
           found: 'the same object with other contents',
-          cause: 'it changes what it was given and sends it back; it needs a copy',
+          cause: 'it changes what its owner holds and sends it once more; it needs a copy',
         }
     }
     return undefined

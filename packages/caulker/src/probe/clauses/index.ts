@@ -49,6 +49,9 @@ import { submitsCurrent } from './submits-current.js'
 import { survivesMove } from './survives-move.js'
 import { takesEmpty } from './takes-empty.js'
 import { textStaysText } from './text-stays-text.js'
+import { editsStand } from './edits-stand.js'
+import { emptiedAsSaid } from './emptied-as-said.js'
+import { shownWhenUnfolded } from './shown-when-unfolded.js'
 import { trueSteps } from './true-steps.js'
 
 /** Every clause, in the order in which they are listed. */
@@ -64,10 +67,13 @@ export const clauses: readonly Clause[] = [
   requiredTold,
   leavesGivenAlone,
   textStaysText,
+  shownWhenUnfolded,
   showsSlotted,
   quietWhenTold,
   reportsOnce,
   reportsTruth,
+  emptiedAsSaid,
+  editsStand,
   reportsWhenSaid,
   everyWayIn,
   sentAsSaid,

@@ -30,6 +30,39 @@ export async function updateEqualsRemount(subject: Subject, { rows }: Played): P
   return undefined
 }
 
+/**
+ * The same once a person has edited: what was told last replaces it. What any edit leaves behind, such as a mark that the field was
+ * touched, it leaves whatever is told, and is no leak.
+ */
+export async function replacesTheEdit(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const at = rows.length - 1
+  const [before, row] = [rows[at - 1], rows[at]]
+  const moves = trail.moves.slice(0, -1)
+  if (before === undefined || !isTell(row?.move) || at < 2 || !moves.every(isGesture)) return undefined
+  const fresh = await subject.fresh(row.held)
+  if ((fresh.fault ?? fresh.unsettled) !== undefined || !takesTheGiven(subject, fresh)) return undefined
+  const leak = unlikeFresh(row, before, fresh)
+  if (leak === undefined) return undefined
+  // Told without the edit before it, it looks the same: then it is not the edit that is left.
+  const untouched = await subject.play({ ...trail, moves: trail.moves.slice(-1) })
+  if (untouched.rows[1] === undefined || samePicture(untouched.rows[1].picture, row.picture)) return undefined
+  const [name = ''] = Object.keys(row.move.tell)
+  const strange = (one: Row, other: Row) => [
+    ...linesOnlyIn(one.picture, other.picture).map((line) => `with ${line}`),
+    ...linesOnlyIn(other.picture, one.picture).map((line) => `without ${line}`),
+  ]
+  const found = strange(row, fresh)
+  for (const value of subject.plain(name)) {
+    if (equal(value, row.move.tell[name])) continue
+    const played = await subject.play({ ...trail, moves: [...moves, tell({ [name]: value })] })
+    const last = played.rows[at]
+    if (last === undefined) return undefined
+    const left = strange(last, await subject.fresh(last.held))
+    if (found.every((line) => left.includes(line))) return undefined
+  }
+  return { row: at, ...leak, cause: 'what a person has put in is not drawn anew when its owner tells something' }
+}
+
 /** A mount that does not take what it is given is no measure for a tell; that it does not is the affair of another clause. */
 export function takesTheGiven({ values }: Subject, { read, known }: Row): boolean {
   return values.every(

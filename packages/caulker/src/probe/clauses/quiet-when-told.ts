@@ -1,6 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import type { HeardThen, Played } from '../stage/played.js'
+import type { HeardThen, Played, Row } from '../stage/played.js'
 import { isTell, tell, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
@@ -82,12 +82,36 @@ export const quietWhenTold = clause({
       )
       if (echo !== undefined)
         return leak(subject.contract.tag, row, move === undefined, echo.event, echo.payload, heard.length)
+      const asEdited = await saidAsIfEdited(subject, played, row)
+      if (asEdited !== undefined) return asEdited
       const strange = move === undefined ? undefined : await changedByItself(subject, played, row)
       if (strange !== undefined) return strange
     }
     return undefined
   },
 })
+
+/** What else it says when a person has edited something, it does not say when its owner tells that same value. */
+async function saidAsIfEdited(subject: Subject, { rows }: Played, at: number): Promise<LeakAt | undefined> {
+  const { move, heard } = rows[at] as Row
+  if (!isTell(move)) return undefined
+  const told = Object.keys(move.tell)
+  const said = heard.find(({ value }) => value === undefined)
+  if (said === undefined || told.some((name) => !subject.values.some((value) => value.name === name))) return undefined
+  const ways = subject.ways.filter(({ changes }) => told.some((name) => changes.has(name)))
+  for (const { given, moves } of ways) {
+    const edited = await subject.play({ given, moves })
+    if (!edited.rows.slice(1).some((row) => row.heard.some(({ event }) => event === said.event))) continue
+    return {
+      row: at,
+      says: `it sends ${said.event}, as after an edit, when its owner tells ${told.join(' and ')}`,
+      expected: 'nothing is heard: nobody has edited',
+      found: `heard ${said.event} ${printed(said.payload)}`,
+      cause: 'it is sent from where the value is set, and not from where the person edits',
+    }
+  }
+  return undefined
+}
 
 /** A component that amends a tell may report once what it made of it. */
 function isAmendment({ rows }: Played, at: number, value: string): boolean {

@@ -1,9 +1,10 @@
-import { accepts, equal, printed, typeText } from '../../contract/index.js'
+import { accepts, equal, isKept, printed, typeText } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
+import { textsOffType } from '../subject/off-type.js'
 import type { Subject } from '../subject/subject.js'
 
 /** With how many controls it is tried what one does after another. */
@@ -26,6 +27,7 @@ export const reportsTruth = clause({
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, ...way.moves] }
     yield* intoEmpty(subject)
+    yield* offItsType(subject)
     for (const one of subject.chiefWays.slice(0, MOST_PAIRED))
       for (const other of subject.chiefWays.slice(0, MOST_PAIRED))
         if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
@@ -92,6 +94,22 @@ export const reportsTruth = clause({
     return undefined
   },
 })
+
+/** A text that is no value of the type is not taken for one; what lies beside the bounds of a value is the affair of its bounds. */
+function* offItsType(subject: Subject): Iterable<Trail> {
+  const fields = subject.ways.filter(
+    ({ text, changes, moves: [first] }, at, all) =>
+      text !== undefined &&
+      changes.size > 0 &&
+      isTyped(first) &&
+      all.findIndex(({ control, text: other }) => other !== undefined && equal(control, all[at]?.control)) === at,
+  )
+  for (const { given, control, changes } of fields.slice(0, MOST_PAIRED))
+    for (const { name, type, outside } of subject.values)
+      if (changes.has(name) && !isKept(outside))
+        for (const text of textsOffType(type))
+          yield { given, moves: [gesture({ do: 'type', on: control, text }), gesture({ do: 'leave' })] }
+}
 
 /** One letter in an empty field, while other names hold a text: a hint, a label, an example. */
 function* intoEmpty(subject: Subject): Iterable<Trail> {

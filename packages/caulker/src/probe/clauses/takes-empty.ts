@@ -1,6 +1,6 @@
 import { accepts, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { followsOrdinaryTell, updateEqualsRemount, showsAChange } from './laws.js'
+import { followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import { tell } from '../stage/trail.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
@@ -31,7 +31,7 @@ export const takesEmpty = clause({
   },
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
-    const leak = await updateEqualsRemount(subject, played)
+    const leak = (await updateEqualsRemount(subject, played)) ?? (await replacesTheEdit(subject, played))
     if (leak === undefined) return undefined
     const told = played.rows[leak.row]?.move
     const cleared =

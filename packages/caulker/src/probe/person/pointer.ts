@@ -22,6 +22,8 @@ interface Spot {
   readonly clientY: number
 }
 
+const NOWHERE: Spot = { clientX: 0, clientY: 0 }
+
 export function createPointer(view: Window & typeof globalThis, editor: Editor): Pointer {
   function press(element: HTMLElement): void {
     withCapture(view, () => {
@@ -35,6 +37,8 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
 
   /** Where the pointer is down, and what it is captured by. */
   let down: { element: HTMLElement; captor: Element | undefined; at?: Spot } | undefined
+  /** Where it went up, and whether the browser took it away: a finger that scrolls is no mouse any more. */
+  let up: { at: Spot; isMouse: boolean } | undefined
 
   function hold(element: HTMLElement): void {
     withCapture(view, (held) => {
@@ -45,13 +49,16 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   }
 
   function moveOn(): void {
-    if (down === undefined) return
-    const { clientX, clientY } = down.at ?? { clientX: 0, clientY: 0 }
+    const { clientX, clientY } = down?.at ?? up?.at ?? NOWHERE
     for (let step = 1; step <= MOVES; step++) {
-      const where = { clientX: clientX + STRIDE * step, clientY: clientY + STRIDE * step, buttons: 1 }
-      const over = down.captor?.isConnected === true ? down.captor : view.document.body
+      const where = {
+        clientX: clientX + STRIDE * step,
+        clientY: clientY + STRIDE * step,
+        buttons: down === undefined ? 0 : 1,
+      }
+      const over = down?.captor?.isConnected === true ? down.captor : view.document.body
       send(over, 'pointermove', where)
-      send(over, 'mousemove', where)
+      if (up?.isMouse !== false) send(over, 'mousemove', where)
     }
   }
 
@@ -60,10 +67,12 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     const beside = view.document.body
     const from = down
     down = undefined
+    up = { at: from?.at ?? NOWHERE, isMouse: how === 'release' }
     if (from === undefined) return
     const captor = from.captor?.isConnected === true ? from.captor : undefined
     if (how === 'cancel') {
       send(captor ?? (from.element.isConnected ? from.element : beside), 'pointercancel')
+      if (captor !== undefined) send(captor, 'lostpointercapture')
       return
     }
     if (captor === undefined && from.element.isConnected) {
@@ -72,6 +81,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
         send(from.element, name, { bubbles: false, composed: false, relatedTarget: beside })
     }
     send(captor ?? beside, 'pointerup')
+    if (captor !== undefined) send(captor, 'lostpointercapture')
     send(beside, 'mouseup')
   }
 
@@ -95,6 +105,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
       if (how === 'keep') return void (down = { element, captor: held(), at: at(1) })
       const end = held() ?? under(element, at(1))
       send(end, 'pointerup', at(1))
+      if (held() !== undefined) send(end, 'lostpointercapture', at(1))
       send(end, 'mouseup', at(1))
       if (end === start) send(end, 'click', at(1))
     })

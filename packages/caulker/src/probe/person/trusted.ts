@@ -89,7 +89,7 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
   async function struck(field: HTMLInputElement, gesture: EntersText): Promise<undefined> {
     field.focus()
     // The same text once more is no edit, although a browser tells of it as of one.
-    if (gesture.do !== 'insert' && gesture.text === textIn(field)) return
+    if (gesture.do !== 'insert' && gesture.text !== '' && gesture.text === textIn(field)) return
     if (gesture.do === 'insert') field.setSelectionRange(gesture.from, gesture.to)
     else if (isEditable(field)) field.ownerDocument.getSelection()?.selectAllChildren(field)
     else field.select()
@@ -104,7 +104,7 @@ function textIn(field: HTMLInputElement): string {
 }
 
 function entered({ do: way, text }: EntersText): HandAct {
-  if (text === '') return { key: 'Delete' }
+  if (text === '') return { key: 'Backspace' }
   return way === 'paste' ? { paste: text } : way === 'compose' ? { compose: text } : { strike: text }
 }
 

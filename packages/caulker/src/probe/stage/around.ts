@@ -102,11 +102,20 @@ export function ownObjects() {
     handed.push({ name, object, before: snapshot(value) })
     return object
   }
+  const reported = new Map<object, { readonly event: string; readonly before: unknown }>()
+  const again = new Set<string>()
   const isChanged = ({ object, before }: (typeof handed)[number]) => !equal(object, before)
   return {
     copy: (given: Given): Given =>
       Object.fromEntries(Object.entries(given).map(([name, value]) => [name, copyOne(name, value)])),
-    changed: () => [...new Set(handed.filter(isChanged).map(({ name }) => name))],
+    /** Notes a report; one that carries the object of an earlier one, with other contents, is found out. */
+    report: (event: string, payload: unknown) => {
+      if (typeof payload !== 'object' || payload === null || isHost(payload)) return
+      const known = reported.get(payload)
+      if (known !== undefined && !equal(known.before, payload)) again.add(`the payload of ${event}`)
+      reported.set(payload, { event, before: snapshot(payload) })
+    },
+    changed: () => [...new Set([...handed.filter(isChanged).map(({ name }) => name), ...again])],
     hasChanged: (payload: unknown) => handed.some((one) => one.object === payload && isChanged(one)),
   }
 }

@@ -13,6 +13,7 @@ export function hear(scene: Scene, event: string, payload: unknown, values?: Giv
   if (++scene.heardInAll > MOST_REPORTS) return
   const carried = valueClauses(scene.contract).filter((clause) => clause.event === event)
   const { plan, runner, since } = scene
+  scene.owned.report(event, payload)
   if (carried.length === 0) {
     since.heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
     return

@@ -55,8 +55,16 @@ export async function subjectFor(
   const limits = (value: ValueClause, given: Given) => limitsOf(value, (name) => standing(name, given))
   const fits = (clause: PropertyClause, value: unknown, given: Given) =>
     equal(standing(clause.name, { ...given, [clause.name]: value }), value)
-  const ordinary = (clause: PropertyClause, given: Given) =>
-    (drawn.get(clause.name) ?? []).filter((value) => !isNothing(clause, value) && fits(clause, value, given))
+  /** Samples as they are; of one that lies beside the bounds or between two steps, what stands where it was given. */
+  const ordinary = (clause: PropertyClause, given: Given) => {
+    const whole = drawn.get(clause.name) ?? []
+    const brought = whole.map((value) => standing(clause.name, { ...given, [clause.name]: value }))
+    const all = [...whole, ...(isValue(clause) ? brought.filter((value) => typeof value === 'number') : [])]
+    return all.filter(
+      (value, at) =>
+        !isNothing(clause, value) && fits(clause, value, given) && all.findIndex((one) => equal(one, value)) === at,
+    )
+  }
 
   const least: Record<string, unknown> = {}
   for (const clause of names)

@@ -19,27 +19,28 @@ import type { Subject, Way } from './subject.js'
 export async function survey(subject: Subject, stage: Stage, named: readonly NamedGesture[]): Promise<Way[]> {
   const ways: Way[] = []
   const seen = new Set<string>()
+  const add = async (given: Given, { moves, control, text, isWhole = false }: Try, key = trailKey(moves)) => {
+    if (seen.has(key)) return
+    const played = await subject.play({ given, moves })
+    const changes = changedBy(subject, played)
+    if (changes.size === 0 && !leavesTrace(subject, played)) return
+    seen.add(key)
+    const [plainly, partly] = [takenPlainly(subject, played, text), takenPartly(subject, played, text)]
+    ways.push({ given, moves, changes, control, text, plainly, partly, isWhole })
+  }
+  const usual = (await stage.look(subject.middle, [], foundControls)) ?? []
   for (const given of [subject.middle, subject.base, ...furnished(subject)]) {
-    const controls = await stage.look(given, [], foundControls)
-    const add = async ({ moves, control, text, isWhole = false }: Try) => {
-      const key = trailKey(moves)
-      if (seen.has(key)) return
-      const played = await subject.play({ given, moves })
-      const changes = changedBy(subject, played)
-      if (changes.size === 0 && !leavesTrace(subject, played)) return
-      seen.add(key)
-      const [plainly, partly] = [takenPlainly(subject, played, text), takenPartly(subject, played, text)]
-      ways.push({ given, moves, changes, control, text, plainly, partly, isWhole })
-    }
-    for (const one of tries(subject, controls, named)) await add(one)
+    const controls = given === subject.middle ? usual : await stage.look(given, [], foundControls)
+    for (const one of tries(subject, controls, named)) await add(given, one)
     const openers = ways.filter((way) => way.given === given && way.changes.size === 0 && isPress(way.moves))
     for (const { moves } of openers.slice(0, MOST_OPENERS)) {
       const known = new Set((controls ?? []).map(({ ref }) => JSON.stringify(ref)))
       const after = (await stage.look(given, moves, foundControls)) ?? []
       const fresh = after.filter(({ ref }) => !known.has(JSON.stringify(ref)))
-      for (const one of revealed(subject, moves, fresh)) await add(one)
+      for (const one of revealed(subject, moves, fresh)) await add(given, one)
     }
   }
+  for (const { given, one } of partlyFilled(subject, usual)) await add(given, one, trailKey([given, one.moves]))
   return ways
 }
 
@@ -58,6 +59,31 @@ function furnished({ names, values, middle, plain }: Subject): Given[] {
   })
   return [{ ...middle, ...filled, ...Object.fromEntries(chosen) }]
 }
+
+/** Where several fields make up one text, a shorter text leaves some of them empty: a key that deletes does something there, too. */
+function partlyFilled(
+  { values, middle, plain }: Subject,
+  controls: readonly FoundControl[],
+): { readonly given: Given; readonly one: Try }[] {
+  const [value] = values
+  const fields = controls.filter(({ ref }) => ref.kind === 'text field')
+  const usual = middle[value?.name ?? '']
+  if (value === undefined || values.length > 1 || fields.length < 2 || typeof usual !== 'string') return []
+  const shorter = plain(value.name).filter((one) => typeof one === 'string' && one.length < usual.length)
+  return shorter.slice(0, 1).flatMap((text) =>
+    fields.slice(0, MOST_FIELDS).map(({ ref }) => ({
+      given: { ...middle, [value.name]: text },
+      one: {
+        moves: [gesture({ do: 'type', on: ref, text: '' }), gesture({ do: 'leave' })],
+        control: ref,
+        text: '',
+      },
+    })),
+  )
+}
+
+/** How many of several fields are emptied. */
+const MOST_FIELDS = 6
 
 /** After how many presses that only show something it is looked for new controls. */
 const MOST_OPENERS = 3

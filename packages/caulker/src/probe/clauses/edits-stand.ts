@@ -1,0 +1,92 @@
+import { equal, isHost, printed } from '../../contract/index.js'
+import { clause } from './clause.js'
+import type { Played, Row } from '../stage/played.js'
+import { settlesEdits } from '../stage/trail.js'
+import type { Subject, Way } from '../subject/subject.js'
+
+/** How many fields are paired with each other. */
+const MOST_FIELDS = 4
+
+/** One field's edit does not undo another's. */
+export const editsStand = clause({
+  id: 'edits-stand',
+  group: 'up',
+  promise: 'An edit in one field leaves standing what was edited in another.',
+  why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
+  tried: 'A text is typed into one field and then into another; what the first has changed is looked at again.',
+  unprovenWhen: 'No two fields were found that change different parts.',
+  random: 'none',
+  onTrial: 'gesture',
+  concerns: ({ values }) => Object.keys(values).length > 0,
+  *trails(subject) {
+    const fields = typedInto(subject)
+    for (const one of fields)
+      for (const other of fields)
+        if (one !== other && equal(one.given, other.given))
+          yield { given: one.given, moves: [...one.moves, ...other.moves] }
+  },
+  proves: async (subject, played) => (await partsOf(subject, played)) !== undefined,
+  async judge(subject, played) {
+    const parts = await partsOf(subject, played)
+    const last = played.rows.length - 1
+    for (const [place, { before, edited, later }] of parts ?? [])
+      if (!equal(edited, later) && equal(before, later))
+        return {
+          row: last,
+          says: `the second edit undoes the first, of ${place}`,
+          expected: `${place} ${printed(edited)}`,
+          found: `${place} ${printed(later)}`,
+          cause: 'it puts the new text into what stood when it was drawn, and not into what stands now',
+        }
+    return undefined
+  },
+})
+
+interface Part {
+  readonly before: unknown
+  readonly edited: unknown
+  readonly later: unknown
+}
+
+/** Each place that the first of two edits has changed and the second, alone, does not. */
+async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<string, Part> | undefined> {
+  const one = typedInto(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
+  const row = rows[one?.moves.length ?? 0]
+  const last = rows[rows.length - 1] as Row
+  if (one === undefined || row === undefined || row === last || !settlesEdits(last.move)) return undefined
+  const alone = await subject.play({ given: trail.given, moves: trail.moves.slice(one.moves.length) })
+  const end = alone.rows[alone.rows.length - 1] as Row
+  const [before, edited, later] = [rows[0], row, last].map((at) => placesOf(subject, at)) as [Places, Places, Places]
+  const [from, to] = [placesOf(subject, alone.rows[0]), placesOf(subject, end)]
+  const parts = [...edited].filter(
+    ([place, value]) => !equal(before.get(place), value) && equal(from.get(place), to.get(place)),
+  )
+  const isOfTwo = [...to].some(([place, value]) => !equal(from.get(place), value))
+  if (parts.length === 0 || !isOfTwo) return undefined
+  return new Map(
+    parts.map(([place, value]) => [place, { before: before.get(place), edited: value, later: later.get(place) }]),
+  )
+}
+
+type Places = Map<string, unknown>
+
+/** Each value, and each member of one that is an object. */
+function placesOf({ values }: Subject, { read, held }: Row): Places {
+  return new Map(
+    values.flatMap(({ name }): [string, unknown][] => {
+      const value = read[name] ?? held[name]
+      if (typeof value !== 'object' || value === null || Array.isArray(value) || isHost(value)) return [[name, value]]
+      return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
+    }),
+  )
+}
+
+/** One way for each field in which a text is typed and ended. */
+function typedInto({ ways }: Subject): Way[] {
+  const typed = ways.filter(
+    ({ text, changes, moves }) => text !== undefined && text !== '' && changes.size > 0 && moves.length === 2,
+  )
+  return typed
+    .filter((way, at) => typed.findIndex(({ control }) => equal(control, way.control)) === at)
+    .slice(0, MOST_FIELDS)
+}

@@ -1,0 +1,46 @@
+import { accepts, type TSchema } from '../../contract/index.js'
+
+type Keywords = Record<string, unknown>
+
+/** Texts that read as no value of a type or of a part of it: off its pattern, too long, below its least, between whole numbers. */
+export function textsOffType(type: TSchema): string[] {
+  const texts = partsOf(type as Keywords, 0).flatMap((part) =>
+    candidates(part).filter((text) => !accepts(part as TSchema, isNumeric(part) ? Number(text) : text)),
+  )
+  return [...new Set(texts)].slice(0, MOST)
+}
+
+const MOST = 4
+
+function candidates(part: Keywords): string[] {
+  if (isNumeric(part)) {
+    const { minimum, maximum } = part as { minimum?: number; maximum?: number }
+    return [
+      ...(minimum === undefined ? [] : [String(minimum - 3)]),
+      ...(maximum === undefined ? [] : [String(maximum + 3)]),
+      ...(part['type'] === 'integer' ? ['7.5'] : []),
+    ]
+  }
+  if (part['type'] !== 'string') return []
+  const most = part['maxLength']
+  return [
+    ...(part['pattern'] === undefined ? [] : ['oakum', '7 kb!', '—']),
+    ...(typeof most === 'number' && most < 60 ? ['x'.repeat(most + 3)] : []),
+  ]
+}
+
+function isNumeric(part: Keywords): boolean {
+  return part['type'] === 'number' || part['type'] === 'integer'
+}
+
+/** The type itself, and what its members, entries and choices are of. */
+function partsOf(type: Keywords, depth: number): Keywords[] {
+  if (depth > 4 || typeof type !== 'object' || type === null) return []
+  const members = Object.values((type['properties'] ?? {}) as Record<string, Keywords>)
+  const items = type['items'] ?? []
+  const choices = (type['anyOf'] ?? type['oneOf'] ?? []) as Keywords[]
+  // Where one of several choices takes it, it is on the type.
+  const single = choices.filter((one) => one['type'] !== 'null')
+  const inner = [...members, ...(Array.isArray(items) ? items : [items]), ...(single.length === 1 ? single : [])]
+  return [type, ...inner.flatMap((one) => partsOf(one as Keywords, depth + 1))]
+}

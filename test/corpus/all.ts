@@ -1,3 +1,11 @@
+import { gateCode } from './gate-code.js'
+import { holdTree } from './hold-tree.js'
+import { swingAngle } from './swing-angle.js'
+import { crateSize } from './crate-size.js'
+import { ropeMarks } from './rope-marks.js'
+import { bellTimer } from './bell-timer.js'
+import { pageTurner } from './page-turner.js'
+import { deckRemark } from './deck-remark.js'
 import { fenderPick } from './fender-pick.js'
 import { ballastHold } from './ballast-hold.js'
 import { lockGate } from './lock-gate.js'
@@ -63,4 +71,12 @@ export const corpus = [
   winchSwitch,
   fenderPick,
   tideRule,
+  gateCode,
+  holdTree,
+  swingAngle,
+  crateSize,
+  ropeMarks,
+  bellTimer,
+  pageTurner,
+  deckRemark,
 ]

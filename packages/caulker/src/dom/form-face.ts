@@ -36,9 +36,11 @@ export function formFace(element: HTMLElement, contract: AnyContract, inside: In
   function settle(): void {
     if (clause === undefined) return
     const value = inside.read(clause.name)
+    // Disabled by a property of its own it leaves submit and validity, as by a fieldset around it.
+    const isOff = lock !== undefined && inside.read(lock) === true
     const sent = form?.sends === undefined ? value : value === true ? inside.read(form.sends) : null
-    internals?.setFormValue?.(formValue(sent), JSON.stringify({ value: isHost(value) ? null : value }))
-    const isNeeded = form?.requiredBy !== undefined && inside.read(form.requiredBy) === true
+    internals?.setFormValue?.(isOff ? null : formValue(sent), JSON.stringify({ value: isHost(value) ? null : value }))
+    const isNeeded = !isOff && form?.requiredBy !== undefined && inside.read(form.requiredBy) === true
     if (isNeeded && isEmpty(value, clause))
       internals?.setValidity?.({ valueMissing: true }, 'Please fill this in', inside.field())
     else internals?.setValidity?.({})

@@ -96,12 +96,18 @@ function* toldThenDone(subject: Subject): Iterable<Trail> {
       for (const { given, moves } of subject.chiefWays.slice(0, MOST_WAYS))
         if (!equal(given[name], other))
           yield { given: without(given, name), moves: [tell({ [name]: other }), ...moves] }
+  // What it counts from, or adds to, is what its owner told last, and no number of its own.
+  for (const { name } of subject.tellable.filter(({ kind }) => kind === 'value'))
+    for (const other of subject.plain(name).slice(0, 2))
+      for (const { given, moves, changes, text } of subject.chiefWays.slice(0, MOST_WAYS + 2))
+        if (changes.has(name) && text === undefined && !equal(given[name], other))
+          yield { given, moves: [tell({ [name]: other }), ...moves] }
 }
 
 /** A gesture after a tell is evidence where what was told is seen, or is a bound or step that the gesture may meet. */
 function matters({ values }: Subject, { trail, rows }: Played): boolean {
   const [told] = trail.moves
-  if (!isTell(told)) return true
+  if (!isTell(told) || Object.keys(told.tell).some((name) => values.some((value) => value.name === name))) return true
   const limits = values.flatMap(({ bounds, step }) => [bounds.least, bounds.most, step])
   const seen = rows[1] !== undefined && !samePicture(rows[1].picture, rows[0].picture)
   return seen || Object.keys(told.tell).some((name) => limits.includes(name))

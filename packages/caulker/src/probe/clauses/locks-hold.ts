@@ -1,7 +1,9 @@
 import { equal, printed, type AnyContract } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { clause, type LeakAt } from './clause.js'
 import { takesTheGiven, unlikeFresh } from './laws.js'
-import { isGesture, isTell, tell } from '../stage/trail.js'
+import type { Played, Row } from '../stage/played.js'
+import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
 function unlocked({ locks }: AnyContract): Given {
@@ -32,6 +34,7 @@ export const locksHold = clause({
   concerns: ({ locks, values }) =>
     (locks.readonly !== undefined || locks.disabled !== undefined) && Object.keys(values).length > 0,
   *trails(subject) {
+    yield* sentWhileDisabled(subject)
     for (const lock of Object.values(subject.contract.locks)) {
       if (lock === undefined) continue
       for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, MOST_WAYS))
@@ -44,7 +47,9 @@ export const locksHold = clause({
       }
     }
   },
-  async judge(subject, { rows }) {
+  async judge(subject, played) {
+    const { rows } = played
+    if (played.trail.setting === 'form') return stillSent(subject, played)
     for (const [at, row] of rows.entries()) {
       if (isGesture(row.move)) {
         if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) return undefined
@@ -83,3 +88,35 @@ export const locksHold = clause({
     return undefined
   },
 })
+
+/** Disabled, it leaves the submit; its own property does what a fieldset around it does. */
+function* sentWhileDisabled({ contract, middle, plain }: Subject): Iterable<Trail> {
+  const { disabled } = contract.locks
+  const name = contract.form?.value
+  if (disabled === undefined || name === undefined) return
+  for (const value of plain(name).slice(0, 1)) {
+    const given = { ...middle, [name]: value }
+    yield { given: { ...given, [disabled]: true }, moves: [], setting: 'form' }
+    yield { given: { ...given, [disabled]: false }, moves: [tell({ [disabled]: true })], setting: 'form' }
+  }
+}
+
+async function stillSent(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const at = rows.length - 1
+  const row = rows[at] as Row
+  const { disabled } = subject.contract.locks
+  if (disabled === undefined || row.held[disabled] !== true || !row.around.formValues.some(isText)) return undefined
+  const open = await subject.play({ ...trail, given: { ...trail.given, [disabled]: false }, moves: [] })
+  if (!equal(open.rows[0].around.formValues, row.around.formValues)) return undefined
+  return {
+    row: at,
+    says: 'disabled, it is sent with its form all the same',
+    expected: 'sends nothing',
+    found: `sends ${row.around.formValues.map((one) => printed(one)).join(', ')}`,
+    cause: 'its own property does not reach what is sent, as a fieldset around it would',
+  }
+}
+
+function isText(sent: unknown): boolean {
+  return typeof sent === 'string' && sent !== ''
+}

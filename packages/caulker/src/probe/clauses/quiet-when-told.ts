@@ -41,10 +41,13 @@ export const quietWhenTold = clause({
     for (const { name, kind } of subject.tellable)
       if (kind === 'property')
         yield { given: subject.middle, moves: subject.plain(name).map((sample) => tell({ [name]: sample })) }
-    for (const { name, reports, effect, takes } of Object.values(subject.contract.commands))
-      if (!reports && effect === 'reset' && takes === undefined)
-        for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, 2))
-          yield { given: way.given, moves: [...way.moves, { command: name }] }
+    for (const call of subject.calls)
+      if (subject.contract.commands[call.command]?.reports === false) {
+        for (const way of subject.chiefWays.slice(0, 6)) yield { given: way.given, moves: [...way.moves, call] }
+        for (const { name } of subject.values)
+          for (const value of subject.plain(name).slice(0, 2))
+            yield { given: { ...subject.base, [name]: value }, moves: [call] }
+      }
     for (const { moves } of subject.ways.filter((way) => way.changes.size > 0).slice(0, 6))
       for (const value of subject.values)
         for (const sample of subject.plain(value.name).slice(0, 2))

@@ -1,8 +1,10 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
+import { entersText } from '../person/gestures.js'
+import { linesOnlyIn } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
-import { gesture, isGesture, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -70,17 +72,17 @@ export const reportsOnce = clause({
       (move, at) => at > 0 && 'tell' in move && trail.moves[at + 1] !== undefined && isGesture(trail.moves[at + 1]),
     )
     if (again < 0 || !isGesture(trail.moves[0])) return undefined
+    const told = rows[again + 1] as Row
+    if (await isStillThere(subject, trail.moves.slice(0, again), told)) return undefined
     const suffix = {
       trail: { given: trail.given, moves: trail.moves.slice(again) },
       rows: [withoutMove(rows[again] as Row), ...rows.slice(again + 1)] as [Row, ...Row[]],
     }
     const unlike = await behavesLikeFresh(subject, suffix, firstGesture(suffix.rows))
     if (unlike === undefined || !unlike.missing) return undefined
-    const told = trail.moves[again]
     const cleared =
-      told !== undefined &&
-      'tell' in told &&
-      Object.entries(told.tell).some(([name, value]) =>
+      isTell(told.move) &&
+      Object.entries(told.move.tell).some(([name, value]) =>
         isNothing(subject.names.find((one) => one.name === name) as never, value),
       )
     return {
@@ -209,6 +211,12 @@ function endsUntrue(row: Row): boolean {
   return row.heard.some(
     (one) => isTooEarly(row, one) && row.heard.findLast((other) => other.value === one.value) === one,
   )
+}
+
+/** Whether a text that a person has left in a field, and that is part of no value, is still there: then a fresh one is no measure. */
+async function isStillThere(subject: Subject, moves: readonly Move[], { picture, held }: Row): Promise<boolean> {
+  const isTyped = moves.some((move) => isGesture(move) && (entersText(move.gesture) || move.gesture.do === 'insert'))
+  return isTyped && linesOnlyIn(picture, (await subject.fresh(held)).picture).some((line) => line.startsWith('['))
 }
 
 function withoutMove(row: Row): Row {

@@ -97,18 +97,17 @@ export const reportsTruth = clause({
 
 /** A text that is no value of the type is not taken for one; what lies beside the bounds of a value is the affair of its bounds. */
 function* offItsType(subject: Subject): Iterable<Trail> {
-  const fields = subject.ways.filter(
-    ({ text, changes, moves: [first] }, at, all) =>
-      text !== undefined &&
-      changes.size > 0 &&
-      isTyped(first) &&
-      all.findIndex(({ control, text: other }) => other !== undefined && equal(control, all[at]?.control)) === at,
+  const typed = subject.ways.filter(
+    ({ text, changes, control, moves: [first] }) =>
+      text !== undefined && changes.size > 0 && control.kind !== 'slider' && isTyped(first),
   )
+  const fields = typed.filter((way, at) => typed.findIndex(({ control }) => equal(control, way.control)) === at)
   for (const { given, control, changes } of fields.slice(0, MOST_PAIRED))
     for (const { name, type, outside } of subject.values)
       if (changes.has(name) && !isKept(outside))
         for (const text of textsOffType(type))
-          yield { given, moves: [gesture({ do: 'type', on: control, text }), gesture({ do: 'leave' })] }
+          for (const end of [gesture({ do: 'leave' }), gesture({ do: 'enter', on: control })])
+            yield { given, moves: [gesture({ do: 'type', on: control, text }), end] }
 }
 
 /** One letter in an empty field, while other names hold a text: a hint, a label, an example. */

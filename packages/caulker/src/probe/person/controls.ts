@@ -1,6 +1,6 @@
 import { computeAccessibleName } from 'dom-accessibility-api'
 import { shadowOf } from '../../dom/index.js'
-import { isEditable } from './fields.js'
+import { isEditable, isTextual } from './fields.js'
 
 export type ControlKind =
   | 'text field'
@@ -80,20 +80,36 @@ export function isOperable(element: HTMLElement): boolean {
 
 /** Whether a person's hands get to it: what only says that it is disabled still takes a click and a key. */
 export function isReachable(element: HTMLElement): boolean {
-  const { disabled, readOnly } = element as HTMLInputElement
-  return disabled !== true && readOnly !== true && element.isConnected && !isShutOff(element)
+  return takesKeys(element) && !isReadOnly(element)
+}
+
+/** HTML Standard, section 4.10.5.1: a field that is read only takes the focus and hears keys; a box or a slider knows no such state. */
+export function takesKeys(element: HTMLElement): boolean {
+  return (element as HTMLInputElement).disabled !== true && element.isConnected && !isShutOff(element)
+}
+
+export function isReadOnly(element: HTMLElement): boolean {
+  const { readOnly, type } = element as HTMLInputElement
+  return readOnly === true && isTextual(element) && type !== 'range' && type !== 'color'
 }
 
 /** Whether something around it keeps everybody out; asked step by step, since a selector has its price. */
 function isShutOff(element: Element): boolean {
-  for (let one: Element | null = element; one !== null; one = one.parentElement)
+  let inner: Element | undefined
+  for (let one: Element | null = element; one !== null; inner = one, one = one.parentElement)
     if (
       one.hasAttribute('hidden') ||
       one.hasAttribute('inert') ||
-      (one.localName === 'fieldset' && one.hasAttribute('disabled'))
+      (one.localName === 'fieldset' && one.hasAttribute('disabled')) ||
+      (isFolded(one) && inner?.localName !== 'summary')
     )
       return true
   return false
+}
+
+/** HTML Standard, section 4.11.1: closed, only its summary is there. */
+export function isFolded(element: Element): boolean {
+  return element.localName === 'details' && !element.hasAttribute('open')
 }
 
 /** What can be chosen in a select, in a list, or in the list that a combo box opens. */
@@ -160,6 +176,11 @@ const ROLE_KINDS: Readonly<Record<string, ControlKind>> = {
   spinbutton: 'spin button',
   listbox: 'list box',
   combobox: 'combo box',
+  tab: 'button',
+  menuitem: 'button',
+  menuitemcheckbox: 'checkbox',
+  menuitemradio: 'radio button',
+  treeitem: 'button',
 }
 
 export function kindOf(element: Element): ControlKind | undefined {
@@ -174,6 +195,8 @@ export function kindOf(element: Element): ControlKind | undefined {
       return 'text field'
     case 'select':
       return 'select'
+    case 'summary':
+      return element.parentElement?.localName === 'details' ? 'button' : undefined
     case 'button':
       if (opensList(element)) return 'combo box'
       return role === 'switch' || role === 'combobox' || role === 'checkbox' || role === 'radio'

@@ -137,6 +137,7 @@ export function createEditor(view: Window & typeof globalThis): Editor {
     isComposing = false,
   ): boolean {
     if (textOf(field) === text) return true
+    if (field.readOnly === true) return false
     const said = { bubbles: true, composed: true, inputType, data, isComposing }
     if (!field.dispatchEvent(new view.InputEvent('beforeinput', { ...said, cancelable: !isComposing }))) return false
     const before = textOf(field)

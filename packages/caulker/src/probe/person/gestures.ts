@@ -56,6 +56,11 @@ export function entersText(
   return ['type', 'paste', 'compose', 'fill'].includes(gesture.do)
 }
 
+/** Whether it is keys alone that write nothing: a field that is read only hears them, too. */
+export function isKeyed(gesture: Gesture): boolean {
+  return gesture.do === 'key' || gesture.do === 'enter' || (gesture.do === 'type' && gesture.text === '')
+}
+
 /** Whether a gesture ends an edit: afterwards nothing is unfinished. */
 export function commits(gesture: Gesture): boolean {
   if (gesture.do === 'key' && gesture.key === 'Escape')

@@ -2,6 +2,7 @@ import { bring } from '../../contract/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Key } from './gestures.js'
 import type { Editor } from './editor.js'
+import { isReadOnly } from './controls.js'
 import { isTextual, tellChange } from './fields.js'
 
 /** Keys at a control, with what the browser does for a native one. */
@@ -36,7 +37,7 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
     const field = element as HTMLInputElement
     if (element.localName === 'select') return () => moveChoice(element as never as HTMLSelectElement, key)
     if (element.localName === 'button') return key === 'Enter' || key === ' ' ? () => element.click() : undefined
-    if (element.localName !== 'input') return undefined
+    if (element.localName !== 'input' || isReadOnly(element)) return undefined
     switch (field.type) {
       case 'number':
         return key === 'ArrowUp' || key === 'ArrowDown' ? () => step(field, key === 'ArrowUp' ? 1 : -1) : undefined

@@ -1,5 +1,5 @@
-import { findControl, isReachable, optionsOf } from './controls.js'
-import { isPlaced, type EntersText, type Gesture } from './gestures.js'
+import { findControl, isReachable, optionsOf, takesKeys } from './controls.js'
+import { isKeyed, isPlaced, type EntersText, type Gesture } from './gestures.js'
 import { hasSelection, isEditable } from './fields.js'
 import { personAt, type Person } from './index.js'
 
@@ -30,7 +30,8 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
     const element = findControl(container, gesture.on)
     if (setAsWhole !== undefined && setAsWhole !== element) await leave()
     if (element === undefined) return `there is no ${gesture.on.kind} any more`
-    if (!isReachable(element)) return `the ${gesture.on.kind} cannot be operated now`
+    if (!isReachable(element) && !(isKeyed(gesture) && takesKeys(element)))
+      return `the ${gesture.on.kind} cannot be operated now`
     element.scrollIntoView({ block: 'center' })
     switch (gesture.do) {
       case 'press':

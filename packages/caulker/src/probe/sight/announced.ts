@@ -15,6 +15,12 @@ export function announced(element: HTMLElement): string {
   return `${ANNOUNCED}${attribute('role') ?? kindOf(element) ?? element.localName}${name === '' ? '' : ` “${name}”`}${range(element, attribute)}`
 }
 
+/** The name that only assistive technology is told of what stands around others: a group, a list, a landmark. */
+export function groupName(element: HTMLElement): string | undefined {
+  const name = element.getAttribute('aria-label')
+  return name ? `${ANNOUNCED}${element.getAttribute('role') ?? element.localName} “${name}”` : undefined
+}
+
 type Ask = (name: string) => string | null
 
 /** Accessible Name and Description Computation 1.2, section 4.3.2, for names that stand somewhere else. */

@@ -62,7 +62,7 @@ function ariaText(element: HTMLElement, said: string): string | undefined {
     }
     case 'checkbox':
     case 'switch':
-      return `[${aria('checked') === 'true' ? 'x' : ' '}] ${nameOf(element)}${said}`
+      return `[${CHECKED[aria('checked') ?? ''] ?? ' '}] ${nameOf(element)}${said}`
     case 'radio':
       return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${said}`
     case 'option':
@@ -74,6 +74,18 @@ function ariaText(element: HTMLElement, said: string): string | undefined {
     default:
       return undefined
   }
+}
+
+const CHECKED: Readonly<Record<string, string>> = { true: 'x', mixed: '-' }
+
+/** WAI-ARIA 1.2, section 6.6: which of several is the present one, and which is chosen; an option says it by its own sign. */
+export function markText(element: HTMLElement): string[] {
+  const current = element.getAttribute('aria-current')
+  const isSelected = element.getAttribute('aria-selected') === 'true' && element.getAttribute('role') !== 'option'
+  return [
+    ...(current === null || current === '' || current === 'false' ? [] : ['current']),
+    ...(isSelected ? ['selected'] : []),
+  ]
 }
 
 /** What is written on a control besides the value that assistive technology is told. */
@@ -98,6 +110,7 @@ function stateText(element: HTMLElement): string {
     is('invalid') ? 'invalid' : '',
     is('pressed') ? 'pressed' : '',
     is('busy') ? 'busy' : '',
+    ...markText(element),
   ].filter(Boolean)
   const name = aria('label') ?? ''
   const isNamed = name !== '' && (element.localName !== 'button' || (element.textContent ?? '').trim() !== '')

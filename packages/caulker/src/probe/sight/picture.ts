@@ -1,7 +1,7 @@
 import { shadowOf } from '../../dom/index.js'
-import { ANNOUNCED, announced } from './announced.js'
-import { controlText } from './control-text.js'
-import { isPopupList } from '../person/controls.js'
+import { ANNOUNCED, announced, groupName } from './announced.js'
+import { controlText, markText } from './control-text.js'
+import { isFolded, isPopupList } from '../person/controls.js'
 import { isLive } from './live.js'
 
 /** What a person sees of a component, line by line, and what assistive technology is told of it; nothing of how it is built. */
@@ -158,7 +158,15 @@ function visit(node: Node, walk: Walk): void {
     flush(walk)
     walk.into = walk.live
   }
+  if (element.attributes.length > 0) {
+    const name = groupName(element)
+    if (name !== undefined) walk.announced.push(name)
+  }
   visitUnder(element, walk)
+  if (element.attributes.length > 0)
+    walk.text += markText(element)
+      .map((mark) => ` (${mark})`)
+      .join('')
   if (isBlock || walk.into !== before) flush(walk)
   walk.into = before
 }
@@ -171,6 +179,10 @@ function isFileField(element: HTMLElement): element is HTMLInputElement {
 function visitUnder(element: Element, walk: Walk): void {
   const shadow = shadowOf(element)
   if (shadow !== null) return visitAll(shadow, walk)
+  if (isFolded(element)) {
+    const summary = element.querySelector(':scope > summary')
+    return void (summary === null || visit(summary, walk))
+  }
   const assigned = element.localName === 'slot' ? (element as HTMLSlotElement).assignedNodes() : []
   if (assigned.length === 0) visitAll(element, walk)
   for (const node of assigned) visit(node, walk)

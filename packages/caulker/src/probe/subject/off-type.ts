@@ -10,7 +10,7 @@ export function textsOffType(type: TSchema): string[] {
   return [...new Set(texts)].slice(0, MOST)
 }
 
-const MOST = 4
+const MOST = 5
 
 function candidates(part: Keywords): string[] {
   if (isNumeric(part)) {
@@ -25,6 +25,7 @@ function candidates(part: Keywords): string[] {
   const most = part['maxLength']
   return [
     ...(part['pattern'] === undefined ? [] : ['oakum', '7 kb!', '—']),
+    ...(Number(part['minLength'] ?? 0) > 0 ? ['', ' '] : []),
     ...(typeof most === 'number' && most < 60 ? ['x'.repeat(most + 3)] : []),
   ]
 }

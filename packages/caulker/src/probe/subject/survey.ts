@@ -160,7 +160,10 @@ function textsFor(subject: Subject, { kind }: ControlRef): string[] {
       .slice(0, 2)
       .map(String),
   )
-  return [...new Set(texts.length === 0 ? ['7'] : texts)].slice(0, 4)
+  const [first = '7'] = texts
+  // An entry of a list may end with a comma, without another key.
+  const isList = kind === 'text field' && subject.values.some(({ empty }) => Array.isArray(empty))
+  return [...new Set(texts.length === 0 ? ['7'] : texts), ...(isList ? [`${first},`] : [])].slice(0, 5)
 }
 
 /** The numbers and texts in a value: of a pair, of a list, of an object. */

@@ -1,5 +1,5 @@
 import { Type } from 'caulker'
-import { made, variants } from '../corpus.js'
+import { made, variants } from './corpus.js'
 
 interface Hold {
   id: string

@@ -1,5 +1,5 @@
 import { Type } from 'caulker'
-import { made, variants } from '../corpus.js'
+import { made, variants } from './corpus.js'
 
 /** The code of a yard gate: one small field for each digit, and the caret goes on by itself. */
 export const gateCode = variants({
@@ -99,7 +99,7 @@ export const gateCode = variants({
       }
       formResetCallback(): void {
         this.#code = this.getAttribute('code') ?? ''
-        this.#inside.setFormValue(this.#code)
+        this.#send()
         if (!has('form-reset-forgets-cells')) this.#draw()
       }
       formDisabledCallback(isOff: boolean): void {
@@ -112,6 +112,9 @@ export const gateCode = variants({
 
       get #cells(): HTMLInputElement[] {
         return [...this.#row.querySelectorAll('input')]
+      }
+      #send(): void {
+        this.#inside.setFormValue(this.#locked ? null : this.#code)
       }
       #written(): string {
         return this.#cells.map(({ value }) => value).join('')
@@ -136,7 +139,7 @@ export const gateCode = variants({
         const code = this.#written()
         this.#code = has('zeros-lost') && code !== '' ? String(Number(code)) : code
         this.#left = this.#places - code.length
-        this.#inside.setFormValue(this.#code)
+        this.#send()
         if (has('draws-under-the-caret')) this.#draw(true)
         else if (this.#cells.some(({ value }, at) => value !== (code[at] ?? ''))) this.#draw()
         const times = has('told-twice') ? 2 : 1
@@ -196,6 +199,7 @@ export const gateCode = variants({
       }
       set locked(locked: boolean | undefined) {
         this.#locked = locked ?? false
+        this.#send()
         this.#draw()
       }
       get label(): string {
@@ -211,7 +215,7 @@ export const gateCode = variants({
       set code(code: string | undefined) {
         const isNew = (code ?? '') !== this.#code
         this.#code = has('zeros-lost') && code ? String(Number(code)) : (code ?? '')
-        this.#inside.setFormValue(this.#code)
+        this.#send()
         this.#draw()
         if (has('whole-when-told') && isNew) this.#whole()
       }
@@ -221,7 +225,7 @@ export const gateCode = variants({
       clear(): void {
         if (this.#code === '') return
         this.#code = ''
-        if (!has('form-misses-clear')) this.#inside.setFormValue('')
+        if (!has('form-misses-clear')) this.#send()
         if (has('first-cell-alone-cleared')) this.#cells[0]!.value = ''
         else this.#draw()
         this.#left = this.#places

@@ -50,6 +50,40 @@ describe('the fault corpus', () => {
     it(`${sound!.contract.tag}: nothing is said of the sound one that was seen once`, async () =>
       expect((await brokenOf(sound!)).map(({ clause, leak }) => [clause, leak])).to.eql([]))
 
+  /** One fault for each of these clauses, and that the sound one keeps it. */
+  const NAMED = {
+    'hold-tree-with-fold-forgets': 'shown-when-unfolded',
+    'crate-size-with-width-undoes-length': 'edits-stand',
+    'swing-angle-with-blank-is-zero': 'emptied-as-said',
+    'tar-price-with-rubbish-is-nought': 'ignores-unreadable',
+  }
+  for (const [tag, clause] of Object.entries(NAMED))
+    it(`${tag}: ${clause} names it, and is held by the sound one`, async () => {
+      const statusOf = async (of: string) => {
+        const { contract } = corpus.flat().find((one) => one.contract.tag === of) as Component
+        const { document, frames } = window
+        return (await probe(contract, { document, frames, clauses: [clause] })).clauses.map(({ status }) => status)
+      }
+      expect(await statusOf(tag)).to.include('broken')
+      expect(await statusOf(tag.split('-with-')[0] ?? '')).to.eql(['held'])
+    })
+
+  it('says nothing of what a person has only folded away or turned to, after a reset or a tell', async () => {
+    for (const tag of ['hold-tree', 'mast-card']) {
+      const { contract } = corpus.flat().find((one) => one.contract.tag === tag) as Component
+      const { document, frames } = window
+      const found = await probe(contract, {
+        document,
+        frames,
+        clauses: ['resets-fully', 'follows-change', 'owner-decides'],
+      })
+      expect(
+        found.clauses.map(({ status }) => status),
+        tag,
+      ).to.eql(['held', 'held', 'held'])
+    }
+  })
+
   const asked = [
     ...faults.filter((_, at) => at % ONE_IN === 3),
     ...faultsOnce.filter(

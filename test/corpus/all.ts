@@ -1,3 +1,6 @@
+import { tarPrice } from './tar-price.js'
+import { mastCard } from './mast-card.js'
+import { slipCalendar } from './slip-calendar.js'
 import { gateCode } from './gate-code.js'
 import { holdTree } from './hold-tree.js'
 import { swingAngle } from './swing-angle.js'
@@ -79,4 +82,7 @@ export const corpus = [
   bellTimer,
   pageTurner,
   deckRemark,
+  slipCalendar,
+  mastCard,
+  tarPrice,
 ]

@@ -4,6 +4,7 @@ import type { Played, Row } from './stage/played.js'
 import { isGesture, type Move } from './stage/trail.js'
 import { holdsWhatIsGone } from './subject/among.js'
 import type { Subject } from './subject/subject.js'
+import { turnedOver } from './subject/views.js'
 import type { Given } from '../mount/index.js'
 
 /** What one trail says of one clause: a leak, nothing wrong, or why it says nothing. */
@@ -19,7 +20,7 @@ export interface Silence {
 }
 
 export async function judged(clause: Clause, subject: Subject, played: Played): Promise<Judged> {
-  const { rows, trail } = played
+  const { rows } = played
   const at = rows.findIndex(
     (row) =>
       row.fault !== undefined ||
@@ -30,13 +31,9 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
         subject.values.some((value) => holdsWhatIsGone(value, row.held) && !isItsWord(row, value.name))),
   )
   const row = rows[at]
-  if (row === undefined) return leakOr(await clause.judge(subject, played))
+  if (row === undefined) return leakOr(await leakOf(clause, subject, played))
   if (at > 0) {
-    const sound = {
-      trail: { ...trail, moves: trail.moves.slice(0, at - 1) },
-      rows: rows.slice(0, at) as [Row, ...Row[]],
-    }
-    const before = await clause.judge(subject, sound)
+    const before = await leakOf(clause, subject, upTo(played, at))
     if (before !== undefined) return { leak: before }
   }
   if (row.impossible !== undefined)
@@ -71,6 +68,21 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
         },
       }
     : { silent: { says: 'It floods its owner with reports.', needs: 'Mend that first.' } }
+}
+
+/** What comes before something is turned over is measured by fresh mounts as they are, and what comes after by those that are turned alike. */
+async function leakOf(clause: Clause, subject: Subject, played: Played): Promise<LeakAt | undefined> {
+  const parts = [{ row: 0, subject }, ...(await turnedOver(subject, played))]
+  for (const [at, part] of parts.entries()) {
+    const end = parts[at + 1]?.row
+    const leak = await clause.judge(part.subject, end === undefined ? played : upTo(played, end))
+    if (leak !== undefined && leak.row >= part.row) return leak
+  }
+  return undefined
+}
+
+function upTo({ trail, rows }: Played, end: number): Played {
+  return { trail: { ...trail, moves: trail.moves.slice(0, end - 1) }, rows: rows.slice(0, end) as [Row, ...Row[]] }
 }
 
 /** What it has just reported, and holds otherwise itself, is no slip of its owner. */

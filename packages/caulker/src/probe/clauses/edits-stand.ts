@@ -1,7 +1,7 @@
 import { equal, isHost, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import type { Played, Row } from '../stage/played.js'
-import { settlesEdits } from '../stage/trail.js'
+import { isGesture, settlesEdits, type Move } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 
 /** How many fields are paired with each other. */
@@ -81,12 +81,16 @@ function placesOf({ values }: Subject, { read, held }: Row): Places {
   )
 }
 
-/** One way for each field in which a text is typed and ended. */
+/** One way for each field in which a text is typed and ended, also where something has to be opened first. */
 function typedInto({ ways }: Subject): Way[] {
   const typed = ways.filter(
-    ({ text, changes, moves }) => text !== undefined && text !== '' && changes.size > 0 && moves.length === 2,
+    ({ changes, moves }) => changes.size > 0 && moves.length > 1 && moves.some(isTyped) && settlesEdits(moves.at(-1)),
   )
   return typed
     .filter((way, at) => typed.findIndex(({ control }) => equal(control, way.control)) === at)
     .slice(0, MOST_FIELDS)
+}
+
+function isTyped(move: Move): boolean {
+  return isGesture(move) && move.gesture.do === 'type' && move.gesture.text !== ''
 }

@@ -51,6 +51,7 @@ import { takesEmpty } from './takes-empty.js'
 import { textStaysText } from './text-stays-text.js'
 import { editsStand } from './edits-stand.js'
 import { emptiedAsSaid } from './emptied-as-said.js'
+import { ignoresUnreadable } from './ignores-unreadable.js'
 import { shownWhenUnfolded } from './shown-when-unfolded.js'
 import { trueSteps } from './true-steps.js'
 
@@ -73,6 +74,7 @@ export const clauses: readonly Clause[] = [
   reportsOnce,
   reportsTruth,
   emptiedAsSaid,
+  ignoresUnreadable,
   editsStand,
   reportsWhenSaid,
   everyWayIn,

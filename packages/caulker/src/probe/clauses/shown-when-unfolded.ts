@@ -37,11 +37,15 @@ export const shownWhenUnfolded = clause({
     const last = rows[rows.length - 1] ?? rows[0]
     const isTurnedBack = isGesture(first) && isGesture(last.move) && others.slice(0, -1).every(isTell)
     if (!isTurnedBack || !isSilent(subject, played)) return undefined
-    const fresh = await subject.fresh(last.held)
+    const {
+      rows: [fresh],
+    } = await subject.play({ given: last.held, moves: [] })
     if ((fresh.fault ?? fresh.unsettled) !== undefined || !takesTheGiven(subject, fresh)) return undefined
     // What is told may itself bring everything back: then the second press turns it over once more.
-    const turned = await subject.play({ given: last.held, moves: [first] })
-    const known = [fresh, ...turned.rows]
+    const turned = await Promise.all(
+      [first, last.move].map((move) => subject.play({ given: last.held, moves: [move] })),
+    )
+    const known = [fresh, ...turned.flatMap((one) => one.rows)]
     if (known.some(({ picture }) => samePicture(picture, last.picture))) return undefined
     return {
       row: rows.length - 1,

@@ -60,7 +60,7 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
       yield only({ do: 'press', on: ref })
       if (!control.isNative) yield* keyGestures(ref, ['Enter', ' '])
       // The component around it may hear keys that the button itself does not.
-      else if (control.isFirst) yield* keyGestures(ref, ['ArrowUp', 'ArrowDown'])
+      else if (control.isFirst) yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'ArrowRight'])
       return
     case 'file field':
       for (const file of supply.files) yield only({ do: 'pick', on: ref, file })
@@ -139,7 +139,7 @@ export interface FoundControl {
   /** Whether it is a field that the browser may fill by itself. */
   readonly isField: boolean
   readonly isLaidOut: boolean
-  /** Whether it is the first of its kind. */
+  /** Whether it is the first of its kind in its group. */
   readonly isFirst: boolean
 }
 
@@ -152,7 +152,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
     .filter(({ element }) => isOperable(element))
     .map(({ ref, element }, at, all) => ({
       ref,
-      isFirst: all.findIndex((one) => one.ref.kind === ref.kind) === at,
+      isFirst: all.findIndex((one) => one.ref.kind === ref.kind && groupOf(one.element) === groupOf(element)) === at,
       offered: offeredBy(element),
       options: optionsOf(element).length || (ref.kind === 'combo box' ? LIKELY_OPTIONS : 0),
       isMultiline: element.localName !== 'input',
@@ -163,6 +163,13 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isField: element.localName === 'input' || element.localName === 'textarea',
       isLaidOut: element.getBoundingClientRect().width > 0,
     }))
+}
+
+/** WAI-ARIA 1.2, section 5.3: what holds several controls that are gone through by keys. */
+function groupOf(element: Element): Element | null {
+  return element.closest(
+    '[role=grid], [role=toolbar], [role=tablist], [role=radiogroup], [role=menu], [role=tree], [role=group]',
+  )
 }
 
 /** HTML Standard, section 4.10.5.3.9: the suggestions of a field are the options of the list that it names. */

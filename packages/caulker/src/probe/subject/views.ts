@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, trailKey, type Move } from '../stage/trail.js'
+import { gesture, isGesture, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject, Way } from './subject.js'
 
@@ -12,24 +12,33 @@ export interface View {
   readonly back: readonly Move[]
 }
 
+/** How many buttons are tried to take a press back. */
+const MOST_BACKS = 8
+
 /** What a person can turn over and back without having edited anything. */
 export async function viewsOf(subject: Subject): Promise<View[]> {
   const presses = subject.ways.filter(
     ({ moves, changes }) => changes.size === 0 && moves.length === 1 && isPress(moves),
   )
   const views: View[] = []
+  const buttons = subject.controls.filter(({ kind }) => kind === 'button').slice(0, MOST_BACKS)
   for (const way of presses) {
-    const view = await viewOf(subject, way, [way, ...presses.filter((other) => other !== way)])
+    const backs = buttons.map((on): readonly Move[] => [gesture({ do: 'press', on })])
+    const view = await viewOf(subject, way, [way.moves, ...backs])
     if (view !== undefined) views.push(view)
   }
   return views
 }
 
 /** It comes back at least where every value stands at its default: that it does not elsewhere may be a leak. */
-async function viewOf(subject: Subject, { given, moves }: Way, backs: readonly Way[]): Promise<View | undefined> {
+async function viewOf(
+  subject: Subject,
+  { given, moves }: Way,
+  backs: readonly (readonly Move[])[],
+): Promise<View | undefined> {
   const defaults = Object.fromEntries(subject.values.map((value) => [value.name, value.default]))
   for (const from of [given, { ...given, ...defaults }])
-    for (const { moves: back } of backs) {
+    for (const back of backs) {
       const played = await subject.play({ given: from, moves: [...moves, ...back] })
       const last = played.rows[2]
       if (last !== undefined && isSilent(subject, played) && samePicture(last.picture, played.rows[0].picture))
@@ -38,11 +47,37 @@ async function viewOf(subject: Subject, { given, moves }: Way, backs: readonly W
   return undefined
 }
 
-/** Those of some moves that only show something otherwise. */
-export async function viewsAmong(subject: Subject, moves: readonly Move[]): Promise<Move[]> {
-  if (!moves.some((move) => isPress([move]))) return []
+/** Where among some moves something is only shown otherwise. */
+async function viewsAmong(subject: Subject, moves: readonly Move[]): Promise<number[]> {
+  const isQuiet = (move: Move) => subject.ways.some((way) => way.changes.size === 0 && equal(way.moves, [move]))
+  if (!moves.some((move) => isPress([move]) && isQuiet(move))) return []
   const known = new Set((await viewsOf(subject)).map(({ moves: [press] }) => trailKey(press)))
-  return moves.filter((move) => known.has(trailKey(move)))
+  return moves.flatMap((move, at) => (known.has(trailKey(move)) ? [at] : []))
+}
+
+/** From which row of a trail on something is turned over, and the subject as it is measured from there. */
+export interface TurnedOver {
+  readonly row: number
+  /** Its fresh mounts are turned over alike: a tab that a person has opened is opened there, too. */
+  readonly subject: Subject
+}
+
+/** One after the other; what a tell or a reset has itself brought back is compared with a fresh mount as it is. */
+export async function turnedOver(subject: Subject, { trail, rows }: Played): Promise<TurnedOver[]> {
+  const views = await viewsAmong(subject, trail.moves)
+  return views.map((at, count) => {
+    const row = at + 1
+    const moves = views.slice(0, count + 1).map((place) => trail.moves[place] as Move)
+    const since = rows.slice(row, (views[count + 1] ?? rows.length) + 1)
+    const fresh = async (given: Given) => {
+      const plain = await subject.fresh(given)
+      const like = since.filter(({ held }) => equal({ ...held, ...given }, held))
+      if ((like.length > 0 ? like : since).some(({ picture }) => samePicture(picture, plain.picture))) return plain
+      const turned = await subject.play({ given, moves })
+      return isSilent(subject, turned) ? (turned.rows[moves.length] ?? plain) : plain
+    }
+    return { row, subject: { ...subject, fresh } }
+  })
 }
 
 /** Whether it went through to its end, said nothing, and holds what it held. */

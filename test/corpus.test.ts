@@ -85,7 +85,8 @@ describe('the fault corpus', () => {
   })
 
   const asked = [
-    ...faults.filter((_, at) => at % ONE_IN === 3),
+    // What is dragged has to be laid out, and nothing is in an embedded DOM.
+    ...faults.filter(({ fault }, at) => at % ONE_IN === 3 && !/drag|window-listens/.test(fault)),
     ...faultsOnce.filter(
       ({ contract, fault }) =>
         [

@@ -97,7 +97,7 @@ ${summaryTable(grown)}
 
 ## Seen once
 
-Families that were written from their contracts before any clause was tried on them. When they were first probed in Chromium, 64 of 79 faults were told and two of eight sound components were accused; one of those was not sound, and six of the faults were none. What was missed became laws, none of them for one component alone. Four more families came later, two at a time: 43 of their 49 faults were told at first sight, in both environments, and none of the sound ones was accused.
+Families that were written from their contracts before any clause was tried on them. When they were first probed in Chromium, 64 of 79 faults were told and two of eight sound components were accused; one of those was not sound, and six of the faults were none. What was missed became laws, none of them for one component alone. Four more families came later, two at a time: 43 of their 49 faults were told at first sight, in both environments, and none of the sound ones was accused. Eleven more were written in three turns and then joined the families that the clauses are made with: when they were first probed in Chromium, 152 of their 179 faults were told. Four of the eleven sound ones were accused wrongly, for what a person had only folded away, turned to or left in a field; four more were accused rightly, and mended. What was missed became laws here, too.
 
 ${summaryTable(once)}
 

@@ -50,7 +50,6 @@ export const slipCalendar = variants({
     'payload-is-a-date': ['reports-truth'],
     'arrows-in-silence': ['reports-once'],
     'title-of-the-mount': ['follows-change', 'named-by-label'],
-    'turned-on-when-moved': ['survives-move'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -96,7 +95,6 @@ export const slipCalendar = variants({
             } else this.#pick(to)
           }
         }
-        if (has('turned-on-when-moved') && this.#month !== undefined) this.#month = moved(this.#month, 1)
         this.#draw()
       }
       attributeChangedCallback(name: 'first', _: string | null, to: string | null): void {

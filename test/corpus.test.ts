@@ -20,6 +20,11 @@ describe('the fault corpus', () => {
   const judged = async ({ contract }: Component) =>
     (await probe(contract, { document: window.document, frames: window.frames })).clauses
   const brokenOf = async (one: Component) => (await judged(one)).filter(({ status }) => status === 'broken')
+  const statuses = async (tag: string, ...asked: string[]) => {
+    const { contract } = corpus.flat().find((one) => one.contract.tag === tag) as Component
+    const { document, frames } = window
+    return (await probe(contract, { document, frames, clauses: asked })).clauses.map(({ status }) => status)
+  }
   const known = new Set(clauses.map(({ id }) => id))
   const faults = corpus.flatMap(([, ...faulty]) => faulty)
   /** Of the families that were seen once: those that the embedded DOM can carry, and of their faults one of each kind. */
@@ -59,29 +64,17 @@ describe('the fault corpus', () => {
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it, and is held by the sound one`, async () => {
-      const statusOf = async (of: string) => {
-        const { contract } = corpus.flat().find((one) => one.contract.tag === of) as Component
-        const { document, frames } = window
-        return (await probe(contract, { document, frames, clauses: [clause] })).clauses.map(({ status }) => status)
-      }
-      expect(await statusOf(tag)).to.include('broken')
-      expect(await statusOf(tag.split('-with-')[0] ?? '')).to.eql(['held'])
+      expect(await statuses(tag, clause)).to.include('broken')
+      expect(await statuses(tag.split('-with-')[0] ?? '', clause)).to.eql(['held'])
     })
 
   it('says nothing of what a person has only folded away or turned to, after a reset or a tell', async () => {
-    for (const tag of ['hold-tree', 'mast-card']) {
-      const { contract } = corpus.flat().find((one) => one.contract.tag === tag) as Component
-      const { document, frames } = window
-      const found = await probe(contract, {
-        document,
-        frames,
-        clauses: ['resets-fully', 'follows-change', 'owner-decides'],
-      })
-      expect(
-        found.clauses.map(({ status }) => status),
-        tag,
-      ).to.eql(['held', 'held', 'held'])
-    }
+    for (const tag of ['hold-tree', 'mast-card'])
+      expect(await statuses(tag, 'resets-fully', 'follows-change', 'owner-decides'), tag).to.eql([
+        'held',
+        'held',
+        'held',
+      ])
   })
 
   const asked = [

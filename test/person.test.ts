@@ -25,6 +25,34 @@ const happenedIn = (markup: string, gestures: (on: On) => Gesture[], listen: str
     return { happened, refused, place }
   })
 
+describe('a pointer that is moved on', () => {
+  const moves = async (end: 'release' | 'cancel') => {
+    const buttons: string[] = []
+    await inDocument((document) => {
+      const place = document.body.appendChild(document.createElement('div'))
+      place.innerHTML = '<button>Hoist</button>'
+      for (const name of ['pointermove', 'mousemove'])
+        document.body.addEventListener(name, (event) => buttons.push(`${name} ${(event as MouseEvent).buttons}`))
+      const person = personAt(place)
+      const on = controlRefs(place)[0]!.ref
+      for (const gesture of [
+        { do: 'hold', on },
+        { do: end },
+        { do: 'move' },
+        { do: 'hold', on },
+        { do: 'move' },
+      ] as const)
+        void person.act(gesture)
+    })
+    return [...new Set(buttons)]
+  }
+
+  it('holds no button once it is let go, and is no mouse once the browser took it away, until it goes down again', async () => {
+    expect(await moves('release')).to.eql(['pointermove 0', 'mousemove 0', 'pointermove 1', 'mousemove 1'])
+    expect(await moves('cancel')).to.eql(['pointermove 0', 'pointermove 1', 'mousemove 1'])
+  })
+})
+
 describe('the ways in which a text gets into a field', () => {
   it('pastes as a whole, and not where that is prevented', async () => {
     const listen = ['paste', 'beforeinput', 'input', 'keydown']
@@ -101,6 +129,32 @@ describe('keys at controls', () => {
       [],
     )
     expect(refused).to.eql(['it cannot be given the focus'])
+  })
+
+  it('are heard by a field that is read only, and write nothing; a slider knows no such state', async () => {
+    const markup = '<input value="7" readonly><input type="range" value="7" readonly>'
+    const gestures = (on: On): Gesture[] => [
+      { do: 'type', on: on(0), text: '' },
+      { do: 'type', on: on(0), text: 'oakum' },
+      { do: 'key', on: on(1), key: 'ArrowUp' },
+    ]
+    const { happened, refused } = await happenedIn(markup, gestures, ['keydown', 'input'])
+    expect(happened).to.eql(['keydown 7', 'keydown 7', 'input 8'])
+    expect(refused).to.eql(['the text field cannot be operated now'])
+  })
+
+  it('go to a summary, and to nothing that is folded under it', async () => {
+    const markup = '<details><summary>More</summary><input></details>'
+    const { refused } = await happenedIn(
+      markup,
+      (on) => [
+        { do: 'press', on: on(0) },
+        { do: 'type', on: on(1), text: 'x' },
+      ],
+      [],
+    )
+    const { refused: folded } = await happenedIn(markup, (on) => [{ do: 'type', on: on(1), text: 'x' }], [])
+    expect([refused, folded]).to.eql([[], ['the text field cannot be operated now']])
   })
 
   it('carry what older code asks for', () =>

@@ -191,12 +191,6 @@ export function draftOf(of: AnyContract): object | undefined {
   return drafts.get(of)
 }
 
-/** Whether a contract itself says a clause, and does not leave it at what is usual. */
-export function isWritten(of: AnyContract, section: 'properties' | 'values', name: string, clause: string): boolean {
-  const draft = draftOf(of) as Partial<Record<string, Readonly<Record<string, object | undefined>>>> | undefined
-  return Object.hasOwn(draft?.[section]?.[name] ?? {}, clause)
-}
-
 // A typed seam: the clauses of any contract.
 type AnyDraft = ContractDraft<any, any, any, any, any, any, any, any, any>
 

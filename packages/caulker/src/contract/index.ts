@@ -8,7 +8,6 @@ export {
   sectionsOf,
   isGuessed,
   isValue,
-  isWritten,
   type AnyContract,
   type Contract,
   type ContractDraft,
@@ -38,7 +37,7 @@ export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './data
 export { extend, type Extension } from './extend.js'
 export { waiverOf, waiversOf, type Waiver, type Waivers } from './data/waivers.js'
 export { contractFileSchema } from './file-schema.js'
-export { contractFromJson, contractToJson, type ContractJson } from './json.js'
+export { contractFromJson, contractToJson, isWritten, type ContractJson } from './json.js'
 export { Type } from './data/builder.js'
 export { isEmpty } from './empty.js'
 export { attributeText, attributeValue } from './attributes.js'

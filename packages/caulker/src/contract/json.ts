@@ -1,5 +1,5 @@
 import { CaulkerError, isTooDeep, messageOf } from '../words/index.js'
-import { contract, sectionsOf, type AnyContract, type Contract, type ContractTypes } from './contract.js'
+import { contract, draftOf, sectionsOf, type AnyContract, type Contract, type ContractTypes } from './contract.js'
 import { mapValues } from './data/lists.js'
 import { refuseUnreadable } from './data/checker.js'
 import { equal } from './data/types.js'
@@ -98,4 +98,11 @@ function bare(value: unknown): unknown {
 
 function compact(json: Json): Json {
   return Object.fromEntries(Object.entries(json).filter(([, value]) => value !== undefined))
+}
+
+/** Whether a contract itself says a clause, and does not leave it at what is usual. */
+export function isWritten(of: AnyContract, section: 'properties' | 'values', name: string, clause: string): boolean {
+  const whole = (draftOf(of) ?? contractToJson(of)) as Readonly<Record<string, Json | undefined>>
+  const written = whole[section]?.[name]
+  return typeof written === 'object' && written !== null && Object.hasOwn(written, clause)
 }

@@ -3,7 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
 import type { Row } from '../stage/played.js'
 import type { Subject } from '../subject/subject.js'
-import { notCarried } from '../subject/forms.js'
+import { isText, notCarried } from '../subject/forms.js'
 
 /** A form sends its value as it is now. */
 export const carriesFormValue = clause({
@@ -116,10 +116,6 @@ function stillSent(subject: Subject, before: Row, row: Row, at: number): LeakAt 
 function isEmptyThere(subject: Subject, { read, around }: Row): boolean {
   const value = read[subject.contract.form?.value ?? '']
   return (value === null || value === '') && (subject.carrier === 'element' || around.formValues.length === 1)
-}
-
-function isText(sent: unknown): boolean {
-  return typeof sent === 'string' && sent !== ''
 }
 
 /** A flag, or a text, number or file that is not empty: only of those it is plain how a form sends them. */

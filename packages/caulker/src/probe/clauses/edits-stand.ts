@@ -1,8 +1,8 @@
-import { equal, isHost, printed } from '../../contract/index.js'
+import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
 import { clause } from './clause.js'
 import type { Played, Row } from '../stage/played.js'
 import { isGesture, settlesEdits, type Move } from '../stage/trail.js'
-import type { Subject, Way } from '../subject/subject.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 
 /** How many fields are paired with each other. */
 const MOST_FIELDS = 4
@@ -29,8 +29,10 @@ export const editsStand = clause({
   async judge(subject, played) {
     const parts = await partsOf(subject, played)
     const last = played.rows.length - 1
+    const texts = played.trail.moves.map(typedText)
     for (const [place, { before, edited, later }] of parts ?? [])
-      if (!equal(edited, later) && equal(before, later))
+      // An end of a pair that gives way to the other comes to stand where that was put.
+      if (!equal(edited, later) && equal(before, later) && !texts.includes(String(later)))
         return {
           row: last,
           says: `the second edit undoes the first, of ${place}`,
@@ -70,10 +72,11 @@ async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<s
 
 type Places = Map<string, unknown>
 
-/** Each value, and each member of one that is an object. */
+/** Each value, and each member of one that is an object; what another value bounds may give way to it. */
 function placesOf({ values }: Subject, { read, held }: Row): Places {
+  const isFree = ({ bounds }: ValueClause) => !values.some(({ name }) => name === bounds.least || name === bounds.most)
   return new Map(
-    values.flatMap(({ name }): [string, unknown][] => {
+    values.filter(isFree).flatMap(({ name }): [string, unknown][] => {
       const value = read[name] ?? held[name]
       if (typeof value !== 'object' || value === null || Array.isArray(value) || isHost(value)) return [[name, value]]
       return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
@@ -84,13 +87,15 @@ function placesOf({ values }: Subject, { read, held }: Row): Places {
 /** One way for each field in which a text is typed and ended, also where something has to be opened first. */
 function typedInto({ ways }: Subject): Way[] {
   const typed = ways.filter(
-    ({ changes, moves }) => changes.size > 0 && moves.length > 1 && moves.some(isTyped) && settlesEdits(moves.at(-1)),
+    ({ changes, moves, control }) =>
+      isField(control) &&
+      changes.size > 0 &&
+      moves.some((move) => typedText(move) !== '') &&
+      settlesEdits(moves.at(-1)),
   )
-  return typed
-    .filter((way, at) => typed.findIndex(({ control }) => equal(control, way.control)) === at)
-    .slice(0, MOST_FIELDS)
+  return oneAtEach(typed).slice(0, MOST_FIELDS)
 }
 
-function isTyped(move: Move): boolean {
-  return isGesture(move) && move.gesture.do === 'type' && move.gesture.text !== ''
+function typedText(move: Move): string {
+  return isGesture(move) && move.gesture.do === 'type' ? move.gesture.text : ''
 }

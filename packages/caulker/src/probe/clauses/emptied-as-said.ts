@@ -1,7 +1,7 @@
 import { equal, isWritten, printed, type ValueClause } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { gesture, isGesture, settlesEdits } from '../stage/trail.js'
-import type { Subject, Way } from '../subject/subject.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 
 /** An emptied field becomes what its contract says. */
 export const emptiedAsSaid = clause({
@@ -18,7 +18,7 @@ export const emptiedAsSaid = clause({
     Object.values<ValueClause>(contract.values).some(({ name }) => isWritten(contract, 'values', name, 'blank')),
   *trails(subject) {
     for (const { given, control, plainly } of fields(subject))
-      for (const [name] of plainly)
+      for (const { name } of promised(subject).filter((value) => plainly.has(value.name)))
         for (const value of subject.plain(name).slice(0, 2)) {
           const from = { ...given, [name]: value }
           const emptied = gesture({ do: 'type', on: control, text: '' })
@@ -26,17 +26,15 @@ export const emptiedAsSaid = clause({
           yield { given: from, moves: [emptied, gesture({ do: 'enter', on: control })] }
         }
   },
-  proves: (_, { rows }) => rows.length > 2,
+  proves: (_, { rows: [, emptied, ended] }) => emptied?.around.caret?.text === '' && ended !== undefined,
   judge(subject, { trail, rows }) {
     const [emptied] = trail.moves
     const [first, , last] = rows
     if (!isGesture(emptied) || emptied.gesture.do !== 'type' || last === undefined || !settlesEdits(last.move))
       return undefined
     const { on } = emptied.gesture
-    const value = subject.values.find(
-      ({ name }) =>
-        isPromised(subject, name) && fields(subject).some((way) => takes(way, name) && equal(way.control, on)),
-    )
+    const way = fields(subject).find(({ control }) => equal(control, on))
+    const value = promised(subject).find(({ name }) => way?.plainly.has(name))
     if (value === undefined) return undefined
     const wanted = becomes(value, first.read[value.name])
     const now = last.read[value.name] ?? last.held[value.name]
@@ -61,18 +59,15 @@ function becomes({ blank, empty, default: usual }: ValueClause, before: unknown)
   return blank === 'empty' ? empty : blank === 'default' ? usual : before
 }
 
-function isPromised({ contract }: Subject, name: string): boolean {
-  return isWritten(contract, 'values', name, 'blank')
+/** The values whose contract itself says what an emptied one becomes. */
+function promised({ contract, values }: Subject): ValueClause[] {
+  return values.filter(({ name }) => isWritten(contract, 'values', name, 'blank'))
 }
 
-function takes({ plainly }: Way, name: string): boolean {
-  return plainly.has(name)
-}
-
-/** One way for each field that takes its text as a value whose contract says what an emptied one becomes. */
+/** One way for each field that takes its text as such a value. */
 function fields(subject: Subject): Way[] {
-  const all = subject.ways.filter((way) =>
-    subject.values.some(({ name }) => isPromised(subject, name) && takes(way, name)),
+  const names = promised(subject).map(({ name }) => name)
+  return oneAtEach(
+    subject.ways.filter(({ control, plainly }) => isField(control) && names.some((name) => plainly.has(name))),
   )
-  return all.filter((way, at) => all.findIndex(({ control }) => equal(control, way.control)) === at)
 }

@@ -3,6 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { takesTheGiven, unlikeFresh } from './laws.js'
 import type { Played, Row } from '../stage/played.js'
 import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
+import { isText } from '../subject/forms.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -47,9 +48,11 @@ export const locksHold = clause({
       }
     }
   },
+  // What is sent says nothing of what a person can do.
+  proves: (_, { trail }) => trail.setting !== 'form',
   async judge(subject, played) {
     const { rows } = played
-    if (played.trail.setting === 'form') return stillSent(subject, played)
+    if (played.trail.setting === 'form') return sentAllTheSame(subject, played)
     for (const [at, row] of rows.entries()) {
       if (isGesture(row.move)) {
         if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) return undefined
@@ -101,7 +104,7 @@ function* sentWhileDisabled({ contract, middle, plain }: Subject): Iterable<Trai
   }
 }
 
-async function stillSent(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+async function sentAllTheSame(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const at = rows.length - 1
   const row = rows[at] as Row
   const { disabled } = subject.contract.locks
@@ -115,8 +118,4 @@ async function stillSent(subject: Subject, { trail, rows }: Played): Promise<Lea
     found: `sends ${row.around.formValues.map((one) => printed(one)).join(', ')}`,
     cause: 'its own property does not reach what is sent, as a fieldset around it would',
   }
-}
-
-function isText(sent: unknown): boolean {
-  return typeof sent === 'string' && sent !== ''
 }

@@ -5,7 +5,7 @@ import { allLines, linesText, pictureText } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { textsOffType } from '../subject/off-type.js'
-import type { Subject } from '../subject/subject.js'
+import { isField, oneAtEach, type Subject } from '../subject/subject.js'
 
 /** With how many controls it is tried what one does after another. */
 const MOST_PAIRED = 4
@@ -99,10 +99,9 @@ export const reportsTruth = clause({
 function* offItsType(subject: Subject): Iterable<Trail> {
   const typed = subject.ways.filter(
     ({ text, changes, control, moves: [first] }) =>
-      text !== undefined && changes.size > 0 && control.kind !== 'slider' && isTyped(first),
+      text !== undefined && changes.size > 0 && isField(control) && isTyped(first),
   )
-  const fields = typed.filter((way, at) => typed.findIndex(({ control }) => equal(control, way.control)) === at)
-  for (const { given, control, changes } of fields.slice(0, MOST_PAIRED))
+  for (const { given, control, changes } of oneAtEach(typed).slice(0, MOST_PAIRED))
     for (const { name, type, outside } of subject.values)
       if (changes.has(name) && !isKept(outside))
         for (const text of textsOffType(type))

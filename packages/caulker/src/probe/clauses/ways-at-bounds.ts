@@ -23,7 +23,7 @@ export function* waysAtBounds(subject: Subject, value: ValueClause, given: Given
     if (!goesToTheEnd(way))
       for (const end of ends) yield { given: { ...given, [value.name]: end }, moves: [...way.moves, ...way.moves] }
   }
-  yield* draggedBeyond(subject, value, given)
+  yield* draggedBeyond(subject, value.name, given)
   const inside = ends.find((end) => outsideText(end, limits) === undefined) ?? usual
   const typedWay = subject.ways.find((way) => way.plainly.has(value.name))
   for (const way of subject.ways) {
@@ -39,21 +39,14 @@ export function* waysAtBounds(subject: Subject, value: ValueClause, given: Given
 }
 
 /** A slider is dragged on past its own ends. */
-function* draggedBeyond(subject: Subject, value: ValueClause, given: Given): Iterable<WayAtBounds> {
+function* draggedBeyond(subject: Subject, name: string, given: Given): Iterable<WayAtBounds> {
   const drag = subject.ways.find(
-    ({ changes, moves: [first] }) => changes.has(value.name) && isGesture(first) && first.gesture.do === 'drag',
+    ({ changes, moves: [first] }) => changes.has(name) && isGesture(first) && first.gesture.do === 'drag',
   )
   const [first] = drag?.moves ?? []
   if (!isGesture(first) || first.gesture.do !== 'drag' || first.gesture.on.kind !== 'slider') return
   for (const across of [1.5, -0.5])
-    yield {
-      given: { ...given, [value.name]: usualAt(subject, value, given) },
-      moves: [gesture({ ...first.gesture, to: [across, first.gesture.to[1]] })],
-    }
-}
-
-function usualAt(subject: Subject, value: ValueClause, given: Given): unknown {
-  return subject.ideally(value.name, { ...given, [value.name]: subject.middle[value.name] })
+    yield { given, moves: [gesture({ ...first.gesture, to: [across, first.gesture.to[1]] })] }
 }
 
 /** A key that goes as far as it can: a second time it goes no further. */

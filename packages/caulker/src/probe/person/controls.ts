@@ -1,6 +1,6 @@
 import { computeAccessibleName } from 'dom-accessibility-api'
 import { shadowOf } from '../../dom/index.js'
-import { isEditable, isTextual } from './fields.js'
+import { isEditable, isReadOnly } from './fields.js'
 
 export type ControlKind =
   | 'text field'
@@ -83,14 +83,9 @@ export function isReachable(element: HTMLElement): boolean {
   return takesKeys(element) && !isReadOnly(element)
 }
 
-/** HTML Standard, section 4.10.5.1: a field that is read only takes the focus and hears keys; a box or a slider knows no such state. */
+/** A field that is read only takes the focus and hears keys. */
 export function takesKeys(element: HTMLElement): boolean {
   return (element as HTMLInputElement).disabled !== true && element.isConnected && !isShutOff(element)
-}
-
-export function isReadOnly(element: HTMLElement): boolean {
-  const { readOnly, type } = element as HTMLInputElement
-  return readOnly === true && isTextual(element) && type !== 'range' && type !== 'color'
 }
 
 /** Whether something around it keeps everybody out; asked step by step, since a selector has its price. */

@@ -1,5 +1,5 @@
 import { deepActiveElement } from '../../dom/index.js'
-import { changesAtOnce, hasSelection, isFreeText, isTextual, isWhole, textOf } from './fields.js'
+import { changesAtOnce, hasSelection, isFreeText, isReadOnly, isTextual, isWhole, textOf } from './fields.js'
 
 /** The text that a person is editing: in which field, and what was last committed there. */
 export interface Editor {
@@ -137,7 +137,7 @@ export function createEditor(view: Window & typeof globalThis): Editor {
     isComposing = false,
   ): boolean {
     if (textOf(field) === text) return true
-    if (field.readOnly === true) return false
+    if (isReadOnly(field)) return false
     const said = { bubbles: true, composed: true, inputType, data, isComposing }
     if (!field.dispatchEvent(new view.InputEvent('beforeinput', { ...said, cancelable: !isComposing }))) return false
     const before = textOf(field)

@@ -21,6 +21,12 @@ export function isTextual(element: HTMLElement): element is HTMLInputElement {
   )
 }
 
+/** HTML Standard, section 4.10.5.1: a box, a slider or a colour knows no such state. */
+export function isReadOnly(element: HTMLElement): boolean {
+  const { readOnly, type } = element as HTMLInputElement
+  return readOnly === true && isTextual(element) && type !== 'range' && type !== 'color'
+}
+
 /** Whether letters of it can be selected: not in a date, a number or a colour. */
 export function hasSelection(field: HTMLInputElement): boolean {
   return typeof field.selectionStart === 'number'

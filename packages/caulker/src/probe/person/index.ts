@@ -1,9 +1,10 @@
 import { deepActiveElement } from '../../dom/index.js'
-import { findControl, isReachable, takesKeys } from './controls.js'
-import { isKeyed, isPlaced, type Gesture, type Placed } from './gestures.js'
+import { findControl } from './controls.js'
+import { isPlaced, type Gesture, type Placed } from './gestures.js'
 import { choose, pick } from './choosing.js'
 import { createEditor } from './editor.js'
 import { createKeyboard } from './keyboard.js'
+import { isInReach } from './operate.js'
 import { createPointer } from './pointer.js'
 
 /** A person at one component: acts on it with events in the platform's order, and performs the default actions that scripts cannot set off. */
@@ -48,8 +49,7 @@ export function personAt(container: HTMLElement): Person {
     if (!isPlaced(gesture)) return void pointer.end(gesture.do)
     const element = findControl(container, gesture.on)
     if (element === undefined) return `there is no ${gesture.on.kind} any more`
-    if (!isReachable(element) && !(isKeyed(gesture) && takesKeys(element)))
-      return `the ${gesture.on.kind} cannot be operated now`
+    if (!isInReach(element, gesture)) return `the ${gesture.on.kind} cannot be operated now`
     const make = acts[gesture.do] as (on: HTMLElement, made: Gesture) => string | undefined | void
     return make(element, gesture) ?? undefined
   }

@@ -2,8 +2,7 @@ import { bring } from '../../contract/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Key } from './gestures.js'
 import type { Editor } from './editor.js'
-import { isReadOnly } from './controls.js'
-import { isTextual, tellChange } from './fields.js'
+import { isReadOnly, isTextual, tellChange } from './fields.js'
 
 /** Keys at a control, with what the browser does for a native one. */
 export interface Keyboard {

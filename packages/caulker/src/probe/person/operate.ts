@@ -1,5 +1,5 @@
-import { controlRefs, isOperable, optionsOf, type ControlRef } from './controls.js'
-import type { Gesture, Key, Point } from './gestures.js'
+import { controlRefs, isOperable, isReachable, optionsOf, takesKeys, type ControlRef } from './controls.js'
+import { isKeyed, type Gesture, type Key, type Point } from './gestures.js'
 import { hasSelection, isEditable, isTextual } from './fields.js'
 
 /** What a person may type and choose. */
@@ -106,6 +106,11 @@ function* textGestures(control: FoundControl, supply: Supply): Iterable<Tried> {
     yield only({ do: 'type', on: ref, text }, { do: 'insert', on: ref, text: 'x', from: 1, to: 2 }, { do: 'leave' })
 }
 
+/** Whether a gesture can be made there: a field that is read only still hears keys. */
+export function isInReach(element: HTMLElement, gesture: Gesture): boolean {
+  return isReachable(element) || (isKeyed(gesture) && takesKeys(element))
+}
+
 function* keyGestures(on: ControlRef, keys: readonly Key[]): Iterable<Tried> {
   for (const one of keys) yield only(key(on, one), { do: 'leave' })
 }
@@ -150,9 +155,10 @@ const LIKELY_OPTIONS = 3
 export function foundControls(container: ParentNode): FoundControl[] {
   return controlRefs(container)
     .filter(({ element }) => isOperable(element))
-    .map(({ ref, element }, at, all) => ({
+    .map(({ ref, element }) => ({ ref, element, group: groupOf(element) }))
+    .map(({ ref, element, group }, at, all) => ({
       ref,
-      isFirst: all.findIndex((one) => one.ref.kind === ref.kind && groupOf(one.element) === groupOf(element)) === at,
+      isFirst: all.findIndex((one) => one.ref.kind === ref.kind && one.group === group) === at,
       offered: offeredBy(element),
       options: optionsOf(element).length || (ref.kind === 'combo box' ? LIKELY_OPTIONS : 0),
       isMultiline: element.localName !== 'input',

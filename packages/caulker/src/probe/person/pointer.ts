@@ -58,7 +58,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
       }
       const over = down?.captor?.isConnected === true ? down.captor : view.document.body
       send(over, 'pointermove', where)
-      if (up?.isMouse !== false) send(over, 'mousemove', where)
+      if (down !== undefined || up?.isMouse !== false) send(over, 'mousemove', where)
     }
   }
 

@@ -1,7 +1,8 @@
-import { findControl, isReachable, optionsOf, takesKeys } from './controls.js'
-import { isKeyed, isPlaced, type EntersText, type Gesture } from './gestures.js'
+import { findControl, optionsOf } from './controls.js'
+import { isPlaced, type EntersText, type Gesture } from './gestures.js'
 import { hasSelection, isEditable } from './fields.js'
 import { personAt, type Person } from './index.js'
+import { isInReach } from './operate.js'
 
 /** One thing for the browser's own input: a key by its name, a text by one of its ways in, a click, or a drag from place to place. */
 export type HandAct =
@@ -30,8 +31,7 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
     const element = findControl(container, gesture.on)
     if (setAsWhole !== undefined && setAsWhole !== element) await leave()
     if (element === undefined) return `there is no ${gesture.on.kind} any more`
-    if (!isReachable(element) && !(isKeyed(gesture) && takesKeys(element)))
-      return `the ${gesture.on.kind} cannot be operated now`
+    if (!isInReach(element, gesture)) return `the ${gesture.on.kind} cannot be operated now`
     element.scrollIntoView({ block: 'center' })
     switch (gesture.do) {
       case 'press':

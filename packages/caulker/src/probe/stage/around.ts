@@ -102,7 +102,8 @@ export function ownObjects() {
     handed.push({ name, object, before: snapshot(value) })
     return object
   }
-  const reported = new Map<object, { readonly event: string; readonly before: unknown }>()
+  /** What was reported, as it was then. */
+  const reported = new Map<object, unknown>()
   const again = new Set<string>()
   const isChanged = ({ object, before }: (typeof handed)[number]) => !equal(object, before)
   return {
@@ -111,11 +112,11 @@ export function ownObjects() {
     /** Notes a report; one that carries the object of an earlier one, with other contents, is found out. */
     report: (event: string, payload: unknown) => {
       if (typeof payload !== 'object' || payload === null || isHost(payload)) return
-      const known = reported.get(payload)
-      if (known !== undefined && !equal(known.before, payload)) again.add(`the payload of ${event}`)
-      reported.set(payload, { event, before: snapshot(payload) })
+      if (reported.has(payload) && !equal(reported.get(payload), payload)) again.add(`the payload of ${event}`)
+      reported.set(payload, snapshot(payload))
     },
-    changed: () => [...new Set([...handed.filter(isChanged).map(({ name }) => name), ...again])],
+    resent: () => [...again],
+    changed: () => [...new Set(handed.filter(isChanged).map(({ name }) => name))],
     hasChanged: (payload: unknown) => handed.some((one) => one.object === payload && isChanged(one)),
   }
 }

@@ -51,6 +51,7 @@ function aroundOf(scene: Scene): Around {
     said: since.said,
     mutated: [
       ...owned.changed(),
+      ...owned.resent(),
       ...since.heard.flatMap(({ event, payload }) => (owned.hasChanged(payload) ? [`the payload of ${event}`] : [])),
     ],
     formValues: formValuesOf(scene),

@@ -38,3 +38,8 @@ export async function carrierOf(
   const given: Given = { ...subject.middle, [form.value]: one }
   return (await stage.lookAt({ given, moves: [], setting: 'form' }, isInForm)) === true ? 'inside' : undefined
 }
+
+/** Of what a form sends: a text that is not empty. */
+export function isText(sent: unknown): boolean {
+  return typeof sent === 'string' && sent !== ''
+}

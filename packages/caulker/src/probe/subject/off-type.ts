@@ -25,7 +25,7 @@ function candidates(part: Keywords): string[] {
   const most = part['maxLength']
   return [
     ...(part['pattern'] === undefined ? [] : ['oakum', '7 kb!', '—']),
-    ...(Number(part['minLength'] ?? 0) > 0 ? ['', ' '] : []),
+    ...(Number(part['minLength'] ?? 0) > 0 ? [''] : []),
     ...(typeof most === 'number' && most < 60 ? ['x'.repeat(most + 3)] : []),
   ]
 }

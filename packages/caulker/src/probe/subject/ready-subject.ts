@@ -76,6 +76,8 @@ export async function subjectFor(
       values.flatMap((clause) => withName(clause.name, middleOf(clause, ordinary(clause, base), limits(clause, base)))),
     ),
   }
+  // Asked for at every trail, and the same for as long as it is probed.
+  const plain = new Map(names.map((clause) => [clause.name, plainOf(clause, ordinary(clause, base))]))
   const subject: Subject = {
     contract,
     names,
@@ -87,11 +89,7 @@ export async function subjectFor(
     ways: [],
     chiefWays: [],
     calls: callsOf(contract, host),
-    plain: (name) =>
-      plainOf(
-        names.find((clause) => clause.name === name),
-        (clause) => ordinary(clause, base),
-      ),
+    plain: (name) => plain.get(name) ?? [],
     samples: (name) =>
       (drawn.get(name) ?? []).filter((value) =>
         fits(names.find((clause) => clause.name === name) as PropertyClause, value, base),
@@ -166,10 +164,8 @@ function chiefOf(ways: readonly Way[]): Way[] {
 }
 
 /** At most four, all different, and none that is hard to tell from another by eye. */
-function plainOf(clause: PropertyClause | undefined, ordinary: (clause: PropertyClause) => unknown[]): unknown[] {
-  if (clause === undefined) return []
-  const all = ordinary(clause)
-  return (clause.type as { type?: unknown }).type === 'boolean' ? [true, false] : all.slice(0, 4)
+function plainOf({ type }: PropertyClause, ordinary: readonly unknown[]): unknown[] {
+  return (type as { type?: unknown }).type === 'boolean' ? [true, false] : ordinary.slice(0, 4)
 }
 
 function middleOf(clause: ValueClause, ordinary: unknown[], limits: Limits): unknown {

@@ -97,3 +97,13 @@ export function isNothing(clause: PropertyClause, value: unknown): boolean {
     (isValue(clause) && equal(value, clause.empty))
   )
 }
+
+/** The first of some ways at each control. */
+export function oneAtEach(ways: readonly Way[]): Way[] {
+  return ways.filter((way, at) => ways.findIndex(({ control }) => equal(control, way.control)) === at)
+}
+
+/** Whether a text is written there, and not set with a slider. */
+export function isField({ kind }: ControlRef): boolean {
+  return kind === 'text field' || kind === 'number field' || kind === 'combo box'
+}

@@ -15,8 +15,18 @@ export interface View {
 /** How many buttons are tried to take a press back. */
 const MOST_BACKS = 8
 
-/** What a person can turn over and back without having edited anything. */
-export async function viewsOf(subject: Subject): Promise<View[]> {
+const known = new WeakMap<Subject, Promise<View[]>>()
+
+/** What a person can turn over and back without having edited anything; looked for once. */
+export function viewsOf(subject: Subject): Promise<View[]> {
+  const before = known.get(subject)
+  if (before !== undefined) return before
+  const found = foundViews(subject)
+  known.set(subject, found)
+  return found
+}
+
+async function foundViews(subject: Subject): Promise<View[]> {
   const presses = subject.ways.filter(
     ({ moves, changes }) => changes.size === 0 && moves.length === 1 && isPress(moves),
   )
@@ -51,8 +61,8 @@ async function viewOf(
 async function viewsAmong(subject: Subject, moves: readonly Move[]): Promise<number[]> {
   const isQuiet = (move: Move) => subject.ways.some((way) => way.changes.size === 0 && equal(way.moves, [move]))
   if (!moves.some((move) => isPress([move]) && isQuiet(move))) return []
-  const known = new Set((await viewsOf(subject)).map(({ moves: [press] }) => trailKey(press)))
-  return moves.flatMap((move, at) => (known.has(trailKey(move)) ? [at] : []))
+  const views = new Set((await viewsOf(subject)).map(({ moves: [press] }) => trailKey(press)))
+  return moves.flatMap((move, at) => (views.has(trailKey(move)) ? [at] : []))
 }
 
 /** From which row of a trail on something is turned over, and the subject as it is measured from there. */

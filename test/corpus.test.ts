@@ -5,7 +5,7 @@ import { corpus } from './corpus/all.js'
 import { seenOnce } from './corpus/once/all.js'
 
 /** Of the faults one in so many is asked here, with every clause; `npm run corpus` asks all of them, in both environments. */
-const ONE_IN = 29
+const ONE_IN = 37
 
 type Component = (typeof corpus)[number][number]
 
@@ -42,7 +42,7 @@ describe('the fault corpus', () => {
   })
 
   for (const [at, [sound]] of corpus.entries())
-    // Every fifth family; the rest is asked by `npm run corpus`.
+    // Every sixth family; the rest is asked by `npm run corpus`.
     if (at % 6 === 0)
       it(`${sound!.contract.tag}: nothing is said of the sound one, and most clauses are proved`, async () => {
         const found = await judged(sound!)
@@ -61,6 +61,13 @@ describe('the fault corpus', () => {
     'crate-size-with-width-undoes-length': 'edits-stand',
     'swing-angle-with-blank-is-zero': 'emptied-as-said',
     'tar-price-with-rubbish-is-nought': 'ignores-unreadable',
+    'boat-rename-with-cancel-saves': 'draft-cancels',
+    'boat-rename-with-save-writes-nothing': 'draft-saves',
+    'boat-rename-with-opens-when-locked': 'locks-hold',
+    'cord-finder-with-pointer-chooses-nothing': 'every-way-in',
+    'cord-finder-with-button-opens-when-disabled': 'locks-hold',
+    'hull-answer-with-no-shown-as-unasked': 'keeps-falsy',
+    'hull-answer-with-problem-stays': 'takes-empty',
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it, and is held by the sound one`, async () => {
@@ -78,8 +85,10 @@ describe('the fault corpus', () => {
   })
 
   const asked = [
-    // What is dragged has to be laid out, and nothing is in an embedded DOM.
-    ...faults.filter(({ fault }, at) => at % ONE_IN === 3 && !/drag|window-listens/.test(fault)),
+    // What is dragged has to be laid out, and a form has to know the element: neither is so in an embedded DOM.
+    ...faults.filter(
+      ({ fault }, at) => at % ONE_IN === 3 && !/drag|window-listens|needed-of-the-mount|last-cell-open/.test(fault),
+    ),
     ...faultsOnce.filter(
       ({ contract, fault }) =>
         [

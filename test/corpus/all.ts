@@ -1,3 +1,6 @@
+import { boatRename } from './boat-rename.js'
+import { cordFinder } from './cord-finder.js'
+import { hullAnswer } from './hull-answer.js'
 import { tarPrice } from './tar-price.js'
 import { mastCard } from './mast-card.js'
 import { slipCalendar } from './slip-calendar.js'
@@ -43,6 +46,9 @@ import { winchSwitch } from './winch-switch.js'
 
 /** Each entry is a sound component, followed by its variants with one fault each. */
 export const corpus = [
+  boatRename,
+  cordFinder,
+  hullAnswer,
   ballastHold,
   lockGate,
   mooringStay,

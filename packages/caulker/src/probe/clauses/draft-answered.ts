@@ -19,7 +19,8 @@ export const draftAnswered = clause({
 function* answers(subject: Subject, editor: OwnEditor): Iterable<DraftTry> {
   const { opening, draft } = editor
   if (draft.answerAt === undefined) return
-  const [save = []] = editor.saves
+  const [save] = editor.saves
+  if (save === undefined) return
   const saved = [...opening, typed(editor, TYPED), ...save]
   const failed = edits(editor, saved, { answer: 'failed', to: 0 })
   yield {

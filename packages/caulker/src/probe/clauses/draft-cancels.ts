@@ -1,4 +1,4 @@
-import { tell } from '../stage/trail.js'
+import { isGesture, tell, type Move } from '../stage/trail.js'
 import { BEFORE, textAfter, TOLD, told, typed, TYPED, TYPED_LATER, type OwnEditor } from '../subject/own-drafts.js'
 import type { Subject } from '../subject/subject.js'
 import { looksSame, pictureText } from '../sight/picture.js'
@@ -43,14 +43,34 @@ function* cancels(subject: Subject, editor: OwnEditor): Iterable<DraftTry> {
     }
     yield beginsWith(subject, editor, BEFORE, edits(editor, done.moves, opening))
   }
+  if (opening.length > 0 && !editor.cancels.some(isPress)) yield* noneCancels(editor)
   const [save = []] = editor.saves
   const since = tell(told(editor, TYPED_LATER, TOLD))
-  if (opening.length > 0)
+  if (opening.length > 0 && editor.saves.length > 0)
     // Nobody holds the answer back here: it counts as saved at once.
     yield beginsWith(subject, editor, TYPED_LATER, {
       given: editor.given,
       moves: [...opening, typed(editor, TYPED), ...save, since, ...opening],
     })
+}
+
+/** Of two buttons that come with the field one is there to save, and the other is not. */
+function* noneCancels(editor: OwnEditor): Iterable<DraftTry> {
+  const [, other] = editor.saves.filter(isPress)
+  if (other === undefined) return
+  yield {
+    trail: edits(editor, editor.opening, typed(editor, TYPED), other),
+    judge: ({ rows }) => ({
+      row: rows.length - 1,
+      says: 'each button beside the field saves, and none cancels',
+      expected: 'nothing is heard',
+      found: `heard ${editor.draft.event}`,
+    }),
+  }
+}
+
+function isPress([move]: readonly Move[]): boolean {
+  return isGesture(move) && move.gesture.do === 'press'
 }
 
 /** What stands in the field when it is opened again. */

@@ -17,12 +17,27 @@ export const draftSaves = clause({
 })
 
 function* saves(editor: OwnEditor): Iterable<DraftTry> {
+  if (editor.saves.length === 0) yield neverSaved(editor)
   for (const save of editor.saves) {
     yield judged(editor, edits(editor, editor.opening, typed(editor, TYPED), save))
     if (editor.member !== undefined) {
       const since = tell(told(editor, BEFORE, TOLD))
       yield judged(editor, edits(editor, editor.opening, typed(editor, TYPED), since, save))
     }
+  }
+}
+
+/** The field closes by each button and by Enter, and nobody hears of what was typed. */
+function neverSaved(editor: OwnEditor): DraftTry {
+  const trail = edits(editor, editor.opening, typed(editor, TYPED), editor.cancels[0] ?? [])
+  return {
+    trail,
+    judge: ({ rows }) => ({
+      row: rows.length - 1,
+      says: 'nothing that closes the field saves what was typed',
+      expected: `heard ${editor.draft.event} by one of its buttons, or by Enter`,
+      found: 'nothing is heard',
+    }),
   }
 }
 

@@ -20,8 +20,8 @@ function* touched(subject: Subject, editor: OwnEditor): Iterable<DraftTry> {
   const { opening, draft } = editor
   const record = tell(told(editor, TYPED_LATER, TOLD))
   yield stands(subject, editor, TYPED, [...opening, typed(editor, TYPED), record])
-  if (draft.answerAt === undefined) return
-  const [save = []] = editor.saves
+  const [save] = editor.saves
+  if (draft.answerAt === undefined || save === undefined) return
   for (const answer of ['given', 'failed'] as const)
     yield stands(subject, editor, TYPED_LATER, [
       ...opening,

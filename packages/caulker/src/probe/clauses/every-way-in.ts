@@ -3,9 +3,11 @@ import { clause, type LeakAt } from './clause.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
+import { notByThePointer, otherThanTyped, otherWays, pointedAt } from './ways-alike.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, settlesEdits } from '../stage/trail.js'
+import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
+import { foundControls } from '../person/operate.js'
 import type { Subject } from '../subject/subject.js'
 
 /** Each way in that changes what is shown changes the value. */
@@ -14,12 +16,15 @@ export const everyWayIn = clause({
   group: 'up',
   promise: 'Whatever a person enters or sets is taken, by each way that ends an edit.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
-  tried: 'A text is typed into each field, which is then left, and entered; each other control is operated.',
+  tried:
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what keys choose from a list is chosen by the pointer, too.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length === 1,
   *trails(subject) {
+    yield* otherWays(subject)
+    yield* pointedAt(subject)
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
     const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'number field')
@@ -27,8 +32,11 @@ export const everyWayIn = clause({
     for (const way of subject.ways)
       if (way.text !== undefined && way.text !== '') yield { given: way.given, moves: way.moves }
   },
-  async judge(subject, { rows }) {
-    const unheld = (await shownAndNotHeld(subject, rows)) ?? changedAndNotShown(subject, rows)
+  async judge(subject, played) {
+    const { rows } = played
+    const other = (await otherThanTyped(subject, played)) ?? (await notByThePointer(subject, played))
+    if (other !== undefined) return other
+    const unheld = (await shownAndNotHeld(subject, played)) ?? changedAndNotShown(subject, rows)
     if (unheld !== undefined) return unheld
     const last = rows.length - 1
     const row = rows[last]
@@ -70,7 +78,7 @@ const VALUE_CONTROLS: readonly ControlKind[] = [
 ]
 
 /** A control that shows another value than its owner and the component hold. */
-async function shownAndNotHeld(subject: Subject, rows: Played['rows']): Promise<LeakAt | undefined> {
+async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const at = rows.length - 1
   const [first, row] = [rows[0], rows[at] as Row]
   const moves = rows.slice(1).map(({ move }) => move)
@@ -83,9 +91,27 @@ async function shownAndNotHeld(subject: Subject, rows: Played['rows']): Promise<
   if (subject.values.some(({ name }) => !equal(row.read[name], first.read[name]))) return undefined
   const fresh = await subject.fresh(row.held)
   if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
+  if (await isPickedForAButton(subject, trail, rows)) return undefined
   const leak = unlikeFresh(row, first, fresh)
   return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }
 }
+
+/** Whether a button beside it does something else once it was operated: then it only says what the button is to be about. */
+async function isPickedForAButton(subject: Subject, { given }: Trail, [, row]: Played['rows']): Promise<boolean> {
+  const move = row?.move
+  if (move === undefined) return false
+  const buttonsAfter = (await subject.lookAfter(given, [move], foundControls)) ?? []
+  for (const { ref } of buttonsAfter.filter((one) => one.ref.kind === 'button').slice(0, MOST_BUTTONS)) {
+    const press = gesture({ do: 'press', on: ref })
+    const picked = (await subject.play({ given, moves: [move, press] })).rows[2]
+    if (picked === undefined || !picked.heard.some(({ value }) => value !== undefined)) continue
+    const alone = (await subject.play({ given, moves: [press] })).rows[1]
+    if (subject.values.some(({ name }) => !equal(picked.read[name], alone?.read[name]))) return true
+  }
+  return false
+}
+
+const MOST_BUTTONS = 6
 
 /** A control that shows nothing but the value, and goes on showing the old one. */
 function changedAndNotShown(subject: Subject, rows: Played['rows']): LeakAt | undefined {

@@ -1,4 +1,4 @@
-import { equal, valueClauses } from '../../contract/index.js'
+import { accepts, equal, isHost, valueClauses } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import { samePicture } from '../sight/picture.js'
@@ -35,6 +35,7 @@ export const followsChange = clause({
           yield { given: subject.middle, moves: [tell({ [name]: first })] }
         if (other !== undefined) yield { given: { ...subject.middle, [name]: first }, moves: [tell({ [name]: other })] }
       }
+    yield* changedEntries(subject)
     yield* toldBounds(subject)
     yield* toldThenDone(subject)
     // What a person has put in is replaced like anything else.
@@ -133,4 +134,30 @@ async function isIgnoredAtMount(
   if (told === undefined || equal(before[name], value)) return false
   const [one, other] = [await subject.fresh(before), await subject.fresh({ ...before, [name]: value })]
   return samePicture(one.picture, other.picture) && !samePicture(told, one.picture)
+}
+
+/** A list whose first entry stays and is otherwise in one member: who keeps by its name what was drawn of it misses that. */
+function* changedEntries({ tellable, plain, base }: Subject): Iterable<Trail> {
+  for (const { name, type } of tellable)
+    for (const list of plain(name).slice(0, 1)) {
+      if (!Array.isArray(list) || !isRecord(list[0])) continue
+      const [first, ...others] = list as [Readonly<Record<string, unknown>>, ...unknown[]]
+      for (const [member, part] of Object.entries(first).slice(0, MOST_MEMBERS))
+        for (const other of changed(part).slice(0, 1)) {
+          const told = [{ ...first, [member]: other }, ...others]
+          if (accepts(type, told)) yield { given: { ...base, [name]: list }, moves: [tell({ [name]: told })] }
+        }
+    }
+}
+
+const MOST_MEMBERS = 6
+
+function changed(part: unknown): unknown[] {
+  if (typeof part === 'boolean') return [!part]
+  if (typeof part === 'number') return [part + 1]
+  return typeof part === 'string' ? [`${part} too`] : []
+}
+
+function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }

@@ -2,6 +2,7 @@ import {
   accepts,
   equal,
   isHost,
+  isValue,
   printed,
   valueClauses,
   type AnyContract,
@@ -12,6 +13,7 @@ import { judgedNames } from './attribute-agrees.js'
 import { clause, type LeakAt } from './clause.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
+import { isOffered } from '../subject/among.js'
 import type { Played, Row } from '../stage/played.js'
 import { isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -171,22 +173,38 @@ function typedWay(subject: Subject, value: ValueClause): readonly Move[] | undef
 
 function falsies(subject: Subject, named: PropertyClause): unknown[] {
   const nested = subject.plain(named.name).slice(0, 2).flatMap(withFalsyPart)
-  return [0, '', false, ...nested].filter(
+  return [0, '', false, ...noughtsOf(named), ...nested].filter(
     (falsy) =>
-      accepts(named.type, falsy) && equal(subject.ideally(named.name, { ...subject.base, [named.name]: falsy }), falsy),
+      accepts(named.type, falsy) &&
+      equal(subject.ideally(named.name, { ...subject.base, [named.name]: falsy }), falsy) &&
+      (!isValue(named) || isOffered(named, subject.names, subject.base, falsy)),
   )
+}
+
+/** Texts of which nothing is left once they are reckoned with: midnight, black, a code of noughts. */
+const NOUGHTS = ['00:00', '#000000', '0', '0000']
+
+/** Where any text is taken they are texts like others. */
+function noughtsOf({ type }: PropertyClause): string[] {
+  return accepts(type, 'oakum') ? [] : NOUGHTS
+}
+
+function isNought(value: unknown): boolean {
+  return typeof value === 'string' && /^[^1-9a-z]*0[^1-9a-z]*$/i.test(value)
 }
 
 function namesWithFalsy(contract: AnyContract): PropertyClause[] {
   return [...Object.values<PropertyClause>(contract.properties), ...valueClauses(contract)].filter(
     (named) =>
       (named.type as { type?: unknown }).type === 'object' ||
-      [0, '', false].some((falsy) => accepts(named.type, falsy)),
+      [0, '', false, ...noughtsOf(named)].some((falsy) => accepts(named.type, falsy)),
   )
 }
 
 function isFalsy(value: unknown): boolean {
-  return value === 0 || value === '' || value === false || Object.values(partsOf(value)).some(isFalsy)
+  return (
+    value === 0 || value === '' || value === false || isNought(value) || Object.values(partsOf(value)).some(isFalsy)
+  )
 }
 
 /** The parts of an object; a list, a file and a text have none. */

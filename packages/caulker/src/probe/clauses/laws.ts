@@ -80,6 +80,8 @@ export function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'ro
       ...(isUnmoved ? { cause: 'it is read once, at the mount, and not followed afterwards' } : {}),
     }
   }
+  const unsaid = unlikeLive(row, before, fresh)
+  if (unsaid !== undefined) return unsaid
   const unlike = Object.keys(fresh.read).find(
     (name) => !equal(fresh.read[name], row.read[name]) && equal(fresh.read[name], row.held[name]),
   )
@@ -89,6 +91,32 @@ export function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'ro
     expected: `${unlike} ${printed(fresh.read[unlike])}`,
     found: `${unlike} ${printed(row.read[unlike])}`,
   }
+}
+
+/** What stands in a live region goes by itself, but for a text that its owner has told: that is drawn from what is held. */
+function unlikeLive(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'row'> | undefined {
+  if (!isTell(row.move)) return undefined
+  const textsIn = (held: Given) =>
+    Object.keys((row.move as { tell: Given }).tell)
+      .map((name) => held[name])
+      .filter((value) => typeof value === 'string')
+      .map((value) => value.replace(/\s+/g, ' ').trim())
+  const holds = (lines: readonly string[], text: string) => text !== '' && lines.some((line) => line.includes(text))
+  const missing = textsIn(row.held).find((text) => holds(fresh.picture.live, text) && !seen(row).includes(text))
+  if (missing !== undefined)
+    return { says: 'the change is not shown', expected: `shown ${missing}`, found: `shown without “${missing}”` }
+  // Only what a mount shows is no news of something that happened.
+  const stale = before.move === undefined ? textsIn(before.held) : []
+  const left = stale.find(
+    (text) => holds(before.picture.live, text) && holds(row.picture.live, text) && !seen(fresh).includes(text),
+  )
+  return left === undefined
+    ? undefined
+    : { says: 'not all of the change is shown', expected: `shown without “${left}”`, found: `shown ${left}` }
+}
+
+function seen({ picture }: Row): string {
+  return allLines(picture).join('\n')
 }
 
 function changeText(looksRight: boolean, isUnmoved: boolean): string {

@@ -2,9 +2,11 @@ import { equal, printed, type AnyContract } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { takesTheGiven, unlikeFresh } from './laws.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
+import { isGesture, isTell, tell, trailKey, type Trail } from '../stage/trail.js'
 import { isText } from '../subject/forms.js'
-import type { Subject } from '../subject/subject.js'
+import { editorsOf, typed, TYPED } from '../subject/own-drafts.js'
+import { isPlaced } from '../person/gestures.js'
+import type { Subject, Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
 function unlocked({ locks }: AnyContract): Given {
@@ -16,7 +18,17 @@ function isLocked({ locks, properties }: AnyContract, held: Given): boolean {
   return Object.values(locks).some((lock) => lock !== undefined && (held[lock] ?? properties[lock]?.default) === true)
 }
 
-const MOST_WAYS = 12
+const MOST_WAYS = 16
+
+/** The first way of those that do the same at the same controls, with whatever text or entry. */
+function oneOfEachKind(ways: readonly Way[]): Way[] {
+  const kinds = ways.map(({ moves }) =>
+    trailKey(
+      moves.map((move) => (isGesture(move) ? [move.gesture.do, isPlaced(move.gesture) && move.gesture.on] : move)),
+    ),
+  )
+  return ways.filter((_, at) => kinds.indexOf(kinds[at] ?? '') === at)
+}
 
 /** Locked, the person changes nothing, and the owner's tells stand. */
 export const locksHold = clause({
@@ -24,7 +36,8 @@ export const locksHold = clause({
   group: 'bounds',
   promise: 'While it is locked a person changes nothing by any control, and what its owner tells still stands.',
   why: 'A lock that greys out the field and not the buttons beside it is no lock: what was settled is changed once more.',
-  tried: 'It is locked at the mount and later; then everything that a person can do is tried, and values are told.',
+  tried:
+    'It is locked at the mount and later; then everything that a person can do is tried, drafts are opened and saved, and values are told.',
   unprovenWhen: 'Nothing that a person can do was found.',
   random: 'none',
   onTrial: 'gesture',
@@ -32,13 +45,15 @@ export const locksHold = clause({
   // Who locks itself when it is told so as a part of forms is told nothing where no element is one.
   needsForms: ({ contract, define }) =>
     contract.locks.disabled !== undefined && 'formDisabledCallback' in (define?.prototype ?? {}),
-  concerns: ({ locks, values }) =>
-    (locks.readonly !== undefined || locks.disabled !== undefined) && Object.keys(values).length > 0,
-  *trails(subject) {
+  concerns: ({ locks, values, drafts }) =>
+    (locks.readonly !== undefined || locks.disabled !== undefined) &&
+    Object.keys(values).length + Object.keys(drafts).length > 0,
+  async *trails(subject) {
     yield* sentWhileDisabled(subject)
+    yield* draftsWhileLocked(subject)
     for (const lock of Object.values(subject.contract.locks)) {
       if (lock === undefined) continue
-      for (const way of subject.ways.filter(({ changes }) => changes.size > 0).slice(0, MOST_WAYS))
+      for (const way of oneOfEachKind(subject.ways.filter(({ changes }) => changes.size > 0)).slice(0, MOST_WAYS))
         yield { given: { ...way.given, [lock]: true }, moves: way.moves }
       for (const way of subject.chiefWays)
         yield { given: { ...way.given, [lock]: false }, moves: [tell({ [lock]: true }), ...way.moves] }
@@ -56,7 +71,7 @@ export const locksHold = clause({
     for (const [at, row] of rows.entries()) {
       if (isGesture(row.move)) {
         if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) return undefined
-        const reported = row.heard.find((one) => one.value !== undefined)
+        const reported = row.heard.find((one) => one.value !== undefined || isSave(subject, one.event))
         const changed = subject.values.find(({ name }) => !equal(row.read[name], rows[at - 1]?.read[name]))
         if (reported !== undefined || changed !== undefined)
           return {
@@ -91,6 +106,21 @@ export const locksHold = clause({
     return undefined
   },
 })
+
+/** Locked, no draft is opened, typed and saved. */
+async function* draftsWhileLocked(subject: Subject): AsyncIterable<Trail> {
+  for (const editor of await editorsOf(subject)) {
+    const [save] = typeof editor === 'string' ? [] : editor.saves
+    if (typeof editor === 'string' || save === undefined) continue
+    for (const lock of Object.values(subject.contract.locks))
+      if (lock !== undefined)
+        yield { given: { ...editor.given, [lock]: true }, moves: [...editor.opening, typed(editor, TYPED), ...save] }
+  }
+}
+
+function isSave({ contract }: Subject, event: string): boolean {
+  return Object.values(contract.drafts).some((draft) => draft.event === event)
+}
 
 /** Disabled, it leaves the submit; its own property does what a fieldset around it does. */
 function* sentWhileDisabled({ contract, middle, plain }: Subject): Iterable<Trail> {

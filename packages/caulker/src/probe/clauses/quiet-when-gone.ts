@@ -33,8 +33,10 @@ export const quietWhenGone = clause({
     const isReport = ({ event, value }: HeardThen) =>
       value !== undefined || Object.values(contract.drafts).some((draft) => draft.event === event)
     const gone = rows.findIndex(({ move }) => move !== undefined && 'place' in move && move.place === 'away')
-    const at = gone < 0 ? -1 : rows.findIndex(({ heard }, row) => row >= gone && heard.some(isReport))
-    const first = rows[at]?.heard.find(isReport)
+    // A browser takes the focus from what is about to be removed: that ends the edit as leaving the field does.
+    const isLate = (one: HeardThen, row: number) => isReport(one) && !(row === gone && one.isThere)
+    const at = gone < 0 ? -1 : rows.findIndex(({ heard }, row) => row >= gone && heard.some((one) => isLate(one, row)))
+    const first = rows[at]?.heard.find((one) => isLate(one, at))
     return first === undefined
       ? undefined
       : {

@@ -37,6 +37,22 @@ export const readingsAgree = clause({
       // What owner and component do not agree on is the affair of other clauses.
       if (subject.names.some(({ name }) => row.held[name] !== undefined && !equal(row.held[name], row.read[name])))
         return undefined
+      const early = readings.find(({ name, from }) =>
+        row.heard.some(
+          ({ value, payload, readingsThen }) =>
+            from.includes(value ?? '') &&
+            equal(payload, row.read[value ?? '']) &&
+            !equal(readingsThen[name], row.readings[name]),
+        ),
+      )
+      if (early !== undefined)
+        return {
+          row: at,
+          says: `its reading ${early.name} is still the old one when the change is reported`,
+          expected: `${early.name} ${printed(row.readings[early.name])}`,
+          found: 'another, as long as its owner hears of the change',
+          cause: 'the report is sent before it is computed anew',
+        }
       const fresh = await subject.fresh(row.held)
       if (fresh.fault !== undefined || fresh.unsettled !== undefined) return undefined
       const stale = readings.find(

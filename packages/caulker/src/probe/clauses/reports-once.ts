@@ -33,8 +33,11 @@ export const reportsOnce = clause({
     for (const value of subject.values) yield* waysAtBounds(subject, value, subject.base)
     yield* untouched(subject)
     for (const one of subject.ways.slice(0, 6))
-      for (const other of subject.ways.slice(0, 6))
-        if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+      for (const other of subject.ways.slice(0, 6)) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+    // With least given a press may do more than with much.
+    for (const way of subject.ways)
+      if (way.control.kind === 'button' && !equal(way.given, subject.base))
+        yield { given: subject.base, moves: way.moves }
   },
   proves: (subject, { rows }) =>
     rows.some(

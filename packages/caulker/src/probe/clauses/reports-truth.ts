@@ -2,7 +2,9 @@ import { accepts, equal, isKept, printed, typeText } from '../../contract/index.
 import { clause, type LeakAt } from './clause.js'
 import { linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
-import type { Played } from '../stage/played.js'
+import type { ControlKind } from '../person/controls.js'
+import { isPlaced } from '../person/gestures.js'
+import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { textsOffType } from '../subject/off-type.js'
 import { isField, oneAtEach, type Subject } from '../subject/subject.js'
@@ -79,6 +81,7 @@ export const reportsTruth = clause({
             cause: 'the report is sent before the new value is taken',
           }
         if (!row.heard.some((one) => one.value === name) || row.held[name] === undefined) continue
+        if (isEmptiedPart(subject, rows.slice(0, at + 1), name)) continue
         const lines = await linesShowing(subject, row.held, name)
         const shown = allLines(row.picture).map(withoutOffers)
         const missing = lines.filter((line) => !shown.includes(withoutOffers(line)))
@@ -155,3 +158,20 @@ function addedText(subject: Subject, rows: Played['rows'], { given, moves: [firs
 function withoutOffers(line: string): string {
   return line.replace(/ ▾ [^\]]*\]/, ' ▾]')
 }
+
+/** A value of several fields is nothing as long as one of them is empty: what stands in the others may stay. */
+function isEmptiedPart({ ways, values }: Subject, rows: readonly Row[], name: string): boolean {
+  const clause = values.find((value) => value.name === name)
+  const on = rows
+    .map(({ move }) => (isGesture(move) && isPlaced(move.gesture) ? move.gesture.on : undefined))
+    .findLast((one) => one !== undefined)
+  if (on === undefined || clause === undefined || !equal(rows.at(-1)?.held[name], clause.empty)) return false
+  const fields = ways.filter(({ changes, control }) => changes.has(name) && PARTS.includes(control.kind))
+  return (
+    PARTS.includes(on.kind) &&
+    fields.some(({ control }) => equal(control, on)) &&
+    fields.some(({ control }) => !equal(control, on))
+  )
+}
+
+const PARTS: readonly ControlKind[] = ['text field', 'number field', 'select', 'spin button']

@@ -1,7 +1,8 @@
-import { accepts, isValue, type PropertyClause } from '../../contract/index.js'
+import { accepts, equal, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
-import { tell } from '../stage/trail.js'
+import type { Played } from '../stage/played.js'
+import { isGesture, isTell, tell } from '../stage/trail.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
 export const takesEmpty = clause({
@@ -32,7 +33,7 @@ export const takesEmpty = clause({
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
     const leak = (await updateEqualsRemount(subject, played)) ?? (await replacesTheEdit(subject, played))
-    if (leak === undefined) return undefined
+    if (leak === undefined || isToldAgain(played.rows, leak.row)) return undefined
     const told = played.rows[leak.row]?.move
     const cleared =
       told !== undefined && 'tell' in told
@@ -56,6 +57,15 @@ export const takesEmpty = clause({
     }
   },
 })
+
+/** What its owner holds already is told once more: what a person has begun may stand. */
+function isToldAgain(rows: Played['rows'], at: number): boolean {
+  const [before, row] = [rows[at - 1], rows[at]]
+  if (before === undefined || !isTell(row?.move) || !isGesture(before.move)) return false
+  return Object.entries(row.move.tell).every(
+    ([name, value]) => equal(before.held[name], value) && equal(before.read[name], value),
+  )
+}
 
 function emptiesOf(named: PropertyClause): unknown[] {
   const empties =

@@ -1,8 +1,9 @@
-import { equal, isHost } from '../../contract/index.js'
+import { equal, isHost, printed } from '../../contract/index.js'
 import { clause, type Examined } from './clause.js'
 import { shadowOf } from '../../dom/index.js'
 import { ledgerOf } from '../stage/ledger.js'
-import type { Subject } from '../subject/subject.js'
+import { gesture, type Trail } from '../stage/trail.js'
+import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
 const MARK = 'data-caulker-mark'
@@ -14,7 +15,7 @@ export const textStaysText = clause({
   group: 'down',
   promise: 'A text stays a text: what stands in a property never becomes an element of the page.',
   why: 'Whatever a person enters elsewhere runs here: a name with a script in it reads the session of whoever looks at it.',
-  tried: 'Each text is given with an element written in it; so is each text in a list or an object.',
+  tried: 'Each text is given with an element written in it, as is each text in a list or an object; and one is typed.',
   unprovenWhen: 'No name takes just any text.',
   random: 'none',
   onTrial: 'mount',
@@ -31,9 +32,41 @@ export const textStaysText = clause({
         held++
       }
     }
+    for (const { given, moves, control } of typedTexts(subject)) {
+      const [, ...ends] = moves
+      const written = [gesture({ do: 'type', on: control, text: TEXT }), ...ends]
+      if ((await subject.lookAfter(given, written, marks)) === true)
+        return typedLeak(subject, { given, moves: written }, 'an element <b> that nobody wrote into the page')
+      const played = await subject.play({ given, moves: written })
+      const escaped = subject.values
+        .map(({ name }) => played.rows.at(-1)?.read[name])
+        .find((value) => typeof value === 'string' && value.includes('&lt;b '))
+      if (escaped !== undefined) return typedLeak(subject, { given, moves: written }, `taken as ${printed(escaped)}`)
+      held++
+    }
     return held > 0 ? { held } : { unproven: 'No name takes just any text.' }
   },
 })
+
+/** The first way by which a plain text is typed into each field. */
+function typedTexts({ ways }: Subject): Way[] {
+  return oneAtEach(
+    ways.filter(({ control, text }) => control.kind === 'text field' && text !== undefined && text !== ''),
+  )
+}
+
+async function typedLeak(subject: Subject, trail: Trail, found: string): Promise<Examined> {
+  const played = await subject.play(trail)
+  return {
+    leak: {
+      says: 'what a person types is taken for HTML',
+      expected: `the text ${TEXT}`,
+      found,
+      cause: 'it is read or written with innerHTML; a text is read and written with textContent',
+      ledger: ledgerOf(subject.contract, played, played.rows.length - 1),
+    },
+  }
+}
 
 async function leakOf(subject: Subject, name: string, given: Given): Promise<Examined> {
   const played = await subject.play({ given, moves: [] })

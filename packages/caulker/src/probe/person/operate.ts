@@ -27,6 +27,8 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
       for (const option of firstOptions(options))
         yield only({ do: 'press', on: ref }, { do: 'choose', on: ref, option }, { do: 'leave' })
       yield only(key(ref, 'ArrowDown'), key(ref, 'ArrowDown'), key(ref, 'Enter'), { do: 'leave' })
+      for (const option of firstOptions(options).slice(0, 2))
+        yield only(key(ref, 'ArrowDown'), { do: 'choose', on: ref, option }, { do: 'leave' })
       return
     case 'slider':
       if (control.isNative)
@@ -106,9 +108,13 @@ function* textGestures(control: FoundControl, supply: Supply): Iterable<Tried> {
     yield only({ do: 'type', on: ref, text }, { do: 'insert', on: ref, text: 'x', from: 1, to: 2 }, { do: 'leave' })
 }
 
-/** Whether a gesture can be made there: a field that is read only still hears keys. */
+/** Whether a gesture can be made there: a field that is read only still hears keys, and an open list stands beside the field that it belongs to. */
 export function isInReach(element: HTMLElement, gesture: Gesture): boolean {
-  return isReachable(element) || (isKeyed(gesture) && takesKeys(element))
+  return (
+    isReachable(element) ||
+    (isKeyed(gesture) && takesKeys(element)) ||
+    (gesture.do === 'choose' && element.localName !== 'select' && optionsOf(element).length > 0)
+  )
 }
 
 function* keyGestures(on: ControlRef, keys: readonly Key[]): Iterable<Tried> {

@@ -14,14 +14,16 @@ export function hear(scene: Scene, event: string, payload: unknown, values?: Giv
   const carried = valueClauses(scene.contract).filter((clause) => clause.event === event)
   const { plan, runner, since } = scene
   scene.owned.report(event, payload)
+  const readings = Object.keys(scene.contract.readings).map((name) => [name, snapshot(readOf(scene, name))])
+  const then = { readingsThen: Object.fromEntries(readings) as Given, isThere: rootOf(scene)?.isConnected === true }
   if (carried.length === 0) {
-    since.heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined })
+    since.heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined, ...then })
     return
   }
   const noted = carried.map(({ name }): HeardThen => {
     const known = runner.state()[plan.bound.find((bound) => bound.name === name)?.known ?? -1]
     const reported = carried.length === 1 ? payload : values?.[name]
-    return { event, value: name, payload: reported, readThen: readOf(scene, name), knownThen: known }
+    return { event, value: name, payload: reported, readThen: readOf(scene, name), knownThen: known, ...then }
   })
   // One event may report several values: those that it only carries along are no reports of their own.
   const news = noted.filter((one) => !equal(one.payload, one.knownThen))

@@ -37,8 +37,9 @@ export async function rowAfter(scene: Scene, move: Move | undefined, impossible:
   return { ...row, heard: heard.map(asItWas), fault, spoils }
 }
 
-function asItWas({ event, value, payload, readThen, knownThen }: HeardThen): HeardThen {
-  return { event, value, payload: snapshot(payload), readThen: snapshot(readThen), knownThen: snapshot(knownThen) }
+function asItWas(heard: HeardThen): HeardThen {
+  const { payload, readThen, knownThen } = heard
+  return { ...heard, payload: snapshot(payload), readThen: snapshot(readThen), knownThen: snapshot(knownThen) }
 }
 
 function aroundOf(scene: Scene): Around {

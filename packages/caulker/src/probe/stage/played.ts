@@ -16,6 +16,10 @@ export interface HeardThen {
   readonly readThen: unknown
   /** What owner and component had last agreed on. */
   readonly knownThen: unknown
+  /** What its readings said at that moment. */
+  readonly readingsThen: Given
+  /** Whether it was still in the page. */
+  readonly isThere: boolean
 }
 
 /** The state after one step: what the owner holds, what the component says, what a person sees. */

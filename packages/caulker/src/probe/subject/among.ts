@@ -1,4 +1,4 @@
-import { accepts, equal, pointerParts, valueAt, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, pointerParts, valueAt, type PropertyClause, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 
 /** What a value out of a list is where an entry of it is chosen. */
@@ -22,6 +22,23 @@ export function choiceOf(value: ValueClause, entry: unknown): unknown {
 export function isAmong(chosen: unknown, keys: readonly unknown[] = []): boolean {
   const all = Array.isArray(chosen) && !keys.some((key) => Array.isArray(key)) ? (chosen as unknown[]) : [chosen]
   return all.every((one) => keys.some((key) => equal(key, one)))
+}
+
+/** Whether a value can be chosen from the list that its owner holds, or from the one that stands where none is given; any can where that is empty. */
+export function isOffered(value: ValueClause, names: readonly PropertyClause[], held: Given, chosen: unknown): boolean {
+  const keys = keysIn(value, { ...usualList(value, names), ...held }) ?? []
+  return keys.length === 0 || isAmong(chosen, keys)
+}
+
+/** What can be chosen where its owner gives no list. */
+export function usualChoices(value: ValueClause, names: readonly PropertyClause[]): unknown[] {
+  const list = usualList(value, names)[value.among?.list ?? '']
+  return Array.isArray(list) ? list.map((entry) => choiceOf(value, entry)) : []
+}
+
+function usualList({ among }: ValueClause, names: readonly PropertyClause[]): Given {
+  const list = names.find(({ name }) => name === among?.list)
+  return list?.default === undefined ? {} : { [list.name]: list.default }
 }
 
 /** Whether its owner holds a choice whose entry is gone. */

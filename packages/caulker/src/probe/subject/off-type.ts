@@ -1,4 +1,5 @@
 import { accepts, type TSchema } from '../../contract/index.js'
+import { samplesFor } from './samples.js'
 
 type Keywords = Record<string, unknown>
 
@@ -10,7 +11,7 @@ export function textsOffType(type: TSchema): string[] {
   return [...new Set(texts)].slice(0, MOST)
 }
 
-const MOST = 5
+const MOST = 6
 
 function candidates(part: Keywords): string[] {
   if (isNumeric(part)) {
@@ -24,10 +25,17 @@ function candidates(part: Keywords): string[] {
   if (part['type'] !== 'string') return []
   const most = part['maxLength']
   return [
-    ...(part['pattern'] === undefined ? [] : ['oakum', '7 kb!', '—']),
+    ...(part['pattern'] === undefined ? [] : ['oakum', '7 kb!', '—', ...nearMisses(part)]),
     ...(Number(part['minLength'] ?? 0) > 0 ? [''] : []),
     ...(typeof most === 'number' && most < 60 ? ['x'.repeat(most + 3)] : []),
   ]
+}
+
+/** Texts that are nearly right: cut short, or in other letters. */
+function nearMisses(part: Keywords): string[] {
+  const [text = ''] = samplesFor(part as TSchema, () => []).filter((one) => typeof one === 'string' && one.length > 1)
+  const right = String(text)
+  return [right.slice(0, Math.ceil(right.length / 2)), `${right}${right.slice(-1)}`]
 }
 
 function isNumeric(part: Keywords): boolean {

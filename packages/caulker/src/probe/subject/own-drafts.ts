@@ -2,7 +2,7 @@ import { accepts, type OwnDraftClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { findControl, isReachable, type ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
-import { gesture, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import type { Subject } from './subject.js'
 
 /** How a person edits a draft of a component: what opens it, where it is typed, what saves it and what cancels it. */
@@ -14,6 +14,7 @@ export interface OwnEditor {
   /** What brings the field up; nothing where it is always there. */
   readonly opening: readonly Move[]
   readonly field: ControlRef
+  /** Empty where each way that closes the field leaves the owner in ignorance. */
   readonly saves: readonly (readonly Move[])[]
   readonly cancels: readonly (readonly Move[])[]
 }
@@ -67,6 +68,7 @@ async function editorOf(subject: Subject, draft: OwnDraftClause): Promise<OwnEdi
   const buttons = shown.filter(({ ref }) => ref.kind === 'button')
   const openings: Move[][] =
     fieldsOf(shown).length > 0 ? [[]] : buttons.map(({ ref }) => [gesture({ do: 'press', on: ref })])
+  let unsaved: OwnEditor | undefined
   for (const opening of openings) {
     const open = opening.length === 0 ? shown : ((await subject.lookAfter(given, opening, foundControls)) ?? [])
     for (const { ref: field } of fieldsOf(open)) {
@@ -83,10 +85,17 @@ async function editorOf(subject: Subject, draft: OwnDraftClause): Promise<OwnEdi
         if (last?.heard.some(({ event }) => event === draft.event)) saves.push(end)
         else if ((await closes(subject, given, [...begun, ...end], field)) && opening.length > 0) cancels.push(end)
       }
-      if (saves.length > 0) return { draft, member, given, opening, field, saves, cancels }
+      const found = { draft, member, given, opening, field, saves, cancels }
+      if (saves.length > 0) return found
+      if (cancels.some((end) => !isEscape(end))) unsaved ??= found
     }
   }
+  if (unsaved !== undefined) return unsaved
   return `Nothing was found that opens a field and saves it with '${draft.event}'.`
+}
+
+function isEscape([move]: readonly Move[]): boolean {
+  return isGesture(move) && move.gesture.do === 'key' && move.gesture.key === 'Escape'
 }
 
 /** Whether the field is gone after some moves. */

@@ -1,4 +1,5 @@
 import {
+  accepts,
   equal,
   givenClauses,
   isValue,
@@ -17,6 +18,7 @@ import { filesToChoose, hostSamples, samplesFor } from './samples.js'
 import type { Played, StageOptions } from '../stage/played.js'
 import { stageFor } from '../stage/stage.js'
 import { trailKey, type Call, type Trail } from '../stage/trail.js'
+import { isOffered, usualChoices } from './among.js'
 import { carrierOf } from './forms.js'
 import { lostAtMount, toldAgain } from './lost.js'
 import { isNothing, type Subject, type Way } from './subject.js'
@@ -32,7 +34,12 @@ export async function subjectFor(
   const host = hostSamples(options.document)
   const names = givenClauses(contract)
   const values = valueClauses(contract)
-  const drawn = new Map(names.map((clause) => [clause.name, [...clause.samples, ...samplesFor(clause.type, host)]]))
+  const drawn = new Map(
+    names.map((clause) => [
+      clause.name,
+      [...clause.samples, ...(isValue(clause) ? usualChoices(clause, names) : []), ...samplesFor(clause.type, host)],
+    ]),
+  )
   const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)
   if (unmade !== undefined) return { unready: `no sample of '${unmade.name}' could be made from its type` }
   const played = new Map<string, Promise<Played>>()
@@ -54,7 +61,8 @@ export async function subjectFor(
   const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
   const limits = (value: ValueClause, given: Given) => limitsOf(value, (name) => standing(name, given))
   const fits = (clause: PropertyClause, value: unknown, given: Given) =>
-    equal(standing(clause.name, { ...given, [clause.name]: value }), value)
+    equal(standing(clause.name, { ...given, [clause.name]: value }), value) &&
+    (!isValue(clause) || equal(value, clause.empty) || isOffered(clause, names, given, value))
   /** Samples as they are; of one that lies beside the bounds or between two steps, what stands where it was given. */
   const ordinary = (clause: PropertyClause, given: Given) => {
     const whole = drawn.get(clause.name) ?? []
@@ -165,7 +173,10 @@ function chiefOf(ways: readonly Way[]): Way[] {
 
 /** At most four, all different, and none that is hard to tell from another by eye. */
 function plainOf({ type }: PropertyClause, ordinary: readonly unknown[]): unknown[] {
-  return (type as { type?: unknown }).type === 'boolean' ? [true, false] : ordinary.slice(0, 4)
+  const isFlag = ordinary.length > 0 && ordinary.every((value) => typeof value === 'boolean')
+  return isFlag || (type as { type?: unknown }).type === 'boolean'
+    ? [true, false].filter((value) => accepts(type, value))
+    : ordinary.slice(0, 4)
 }
 
 function middleOf(clause: ValueClause, ordinary: unknown[], limits: Limits): unknown {

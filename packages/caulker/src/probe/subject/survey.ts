@@ -33,10 +33,11 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
     const controls = given === subject.middle ? usual : await stage.look(given, [], foundControls)
     for (const one of tries(subject, controls, named)) await add(given, one)
     const openers = ways.filter((way) => way.given === given && way.changes.size === 0 && isPress(way.moves))
-    for (const { moves } of openers.slice(0, MOST_OPENERS)) {
+    const seenToOpen = openers.slice(0, MOST_OPENERS).map(({ moves }) => moves)
+    for (const moves of [...seenToOpen, ...besideLists(controls)]) {
       const known = new Set((controls ?? []).map(({ ref }) => JSON.stringify(ref)))
       const after = (await stage.look(given, moves, foundControls)) ?? []
-      const fresh = after.filter(({ ref }) => !known.has(JSON.stringify(ref)))
+      const fresh = after.filter(({ ref }) => !known.has(JSON.stringify(ref)) || ref.kind === 'combo box')
       for (const one of revealed(subject, moves, fresh)) await add(given, one)
     }
   }
@@ -82,6 +83,13 @@ function partlyFilled(
   )
 }
 
+/** The buttons beside a field with a list: one that opens it draws nothing that is seen from outside the list. */
+function besideLists(controls: readonly FoundControl[] = []): (readonly Move[])[] {
+  if (!controls.some(({ ref }) => ref.kind === 'combo box')) return []
+  const buttons = controls.filter(({ ref }) => ref.kind === 'button')
+  return buttons.slice(0, MOST_OPENERS).map(({ ref }) => [gesture({ do: 'press', on: ref })])
+}
+
 /** How many of several fields are emptied. */
 const MOST_FIELDS = 6
 
@@ -107,6 +115,12 @@ function* revealed(subject: Subject, opening: readonly Move[], fresh: readonly F
   if (fields.length === 0)
     for (const { ref: button } of buttons.slice(0, 3))
       yield { moves: [...opening, gesture({ do: 'press', on: button })], control: button, text: undefined }
+  for (const { ref, options } of fresh.filter((one) => !fields.includes(one) && !buttons.includes(one)).slice(0, 4)) {
+    if (ref.kind !== 'combo box' && ref.kind !== 'list box' && ref.kind !== 'select')
+      yield { moves: [...opening, gesture({ do: 'press', on: ref })], control: ref, text: undefined }
+    for (const option of [0, 1, 2].slice(0, options))
+      yield { moves: [...opening, gesture({ do: 'choose', on: ref, option })], control: ref, text: undefined }
+  }
 }
 
 interface Try {
@@ -156,7 +170,7 @@ function textsFor(subject: Subject, { kind }: ControlRef): string[] {
       .plain(value.name)
       .filter((one) => !equal(one, subject.middle[value.name]))
       .flatMap(writtenIn)
-      .filter((one) => typeof one === 'number' || kind === 'text field')
+      .filter((one) => typeof one === 'number' || kind === 'text field' || kind === 'combo box')
       .slice(0, 2)
       .map(String),
   )

@@ -1,0 +1,87 @@
+import { equal, printed } from '../../contract/index.js'
+import type { ControlRef } from '../person/controls.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+
+/** The same text as it is typed, by each other way that puts it into a field at once. */
+export function* otherWays({ ways, controls }: Subject): Iterable<Trail> {
+  // Of several fields one may hand on to the next what is pasted into it.
+  if (controls.filter(isField).length !== 1) return
+  for (const { given, moves, control, text } of ways) {
+    if (text === undefined || text === '' || !equal(moves, typedMoves(control, text))) continue
+    yield { given, moves: [gesture({ do: 'compose', on: control, text }), gesture({ do: 'leave' })] }
+    for (const pasted of new Set([text, text.toLowerCase(), text.toUpperCase()]))
+      yield { given, moves: [gesture({ do: 'paste', on: control, text: pasted }), gesture({ do: 'leave' })] }
+  }
+}
+
+/** What is pasted or composed is taken as if it had been typed. */
+export async function otherThanTyped(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [first, end] = trail.moves
+  if (!isGesture(first) || !isGesture(end) || trail.moves.length !== 2 || end.gesture.do !== 'leave') return undefined
+  if (first.gesture.do !== 'paste' && first.gesture.do !== 'compose') return undefined
+  const { on, text } = first.gesture
+  const typed = (await subject.play({ ...trail, moves: typedMoves(on, text) })).rows[2]
+  const row = rows[2]
+  if (typed === undefined || row === undefined || (typed.fault ?? typed.impossible) !== undefined) return undefined
+  const unlike = subject.values.find(({ name }) => !equal(typed.read[name], row.read[name]))
+  return (
+    unlike && {
+      row: 2,
+      says: `the same text comes to another ${unlike.name} than when it is typed`,
+      expected: `${unlike.name} ${printed(typed.read[unlike.name])}`,
+      found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+      cause: `what is ${first.gesture.do === 'paste' ? 'pasted' : 'composed'} goes another way than what is typed`,
+    }
+  )
+}
+
+function typedMoves(on: ControlRef, text: string): Move[] {
+  return [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })]
+}
+
+/** Two entries of a list from which keys can choose, each by the pointer. */
+export function* pointedAt(subject: Subject): Iterable<Trail> {
+  for (const { given, control } of chosenByKeys(subject))
+    for (const option of [0, 1])
+      yield { given, moves: [arrowDown(control), gesture({ do: 'choose', on: control, option })] }
+}
+
+/** What keys can choose from a list a pointer can, too. */
+export async function notByThePointer(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [, second] = trail.moves
+  if (!isGesture(second) || second.gesture.do !== 'choose' || trail.moves.length !== 2) return undefined
+  const { on } = second.gesture
+  if (!chosenByKeys(subject).some(({ control }) => equal(control, on))) return undefined
+  const tries = await Promise.all(
+    [0, 1].map((option) => subject.play({ ...trail, moves: [arrowDown(on), gesture({ do: 'choose', on, option })] })),
+  )
+  const isSilentTry = ({ rows: [first, ...others] }: Played) =>
+    others.length === 2 &&
+    others.every(
+      ({ heard, fault, impossible, read }) =>
+        heard.length === 0 && (fault ?? impossible) === undefined && equal(read, first.read),
+    )
+  if (!tries.every(isSilentTry)) return undefined
+  return {
+    row: rows.length - 1,
+    says: 'an entry that keys can choose cannot be chosen by the pointer',
+    expected: 'a report, as after Enter',
+    found: 'nothing is heard, and nothing changes',
+  }
+}
+
+/** Combo boxes whose entries arrow keys and Enter choose, and no pointer was seen to. */
+function chosenByKeys({ ways }: Subject): Way[] {
+  const isBy = ({ moves }: Way, done: string) => moves.some((move) => isGesture(move) && move.gesture.do === done)
+  const keyed = ways.filter((way) => way.control.kind === 'combo box' && way.changes.size > 0 && isBy(way, 'key'))
+  return oneAtEach(keyed).filter(
+    ({ control }) => !ways.some((way) => equal(way.control, control) && way.changes.size > 0 && isBy(way, 'choose')),
+  )
+}
+
+function arrowDown(on: ControlRef): Move {
+  return gesture({ do: 'key', on, key: 'ArrowDown' })
+}

@@ -559,6 +559,16 @@ const unusual: [what: string, made: () => any[]][] = [
     ],
   ],
   [
+    'a count that goes up whenever the screen is entered, with the text that stands',
+    () => [
+      loft({
+        fittings: { late: contract('late-text', { values: { text: { type: Type.String(), reports: 'commit' } } }) },
+        enters: ({ cells, sources }: any) => [call(sources.office.note, { text: cells.text })],
+        bind: ({ cells }: any) => ({ late: { text: twoWay(cells.text) } }),
+      }),
+    ],
+  ],
+  [
     'a slate that nobody else writes',
     () => [
       loft({

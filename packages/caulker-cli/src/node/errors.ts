@@ -74,7 +74,9 @@ function failedBuild(thrown: unknown): Omit<Trouble, 'file'> | undefined {
   const first = (thrown as { errors?: readonly BuildError[] } | undefined)?.errors?.[0]
   if (typeof first?.message !== 'string') return undefined
   const plain = stripVTControlCharacters(first.message)
-  const says = (plain.split('\n')[0] ?? '').replace(/^\[[^\]]*\] /, '').replace(/ in \S+$/, '')
+  // That a step of its own threw helps nobody: what it threw does.
+  const cause = /^Caused by:\s+(.+)$/m.exec(plain)?.[1]
+  const says = (cause ?? plain.split('\n')[0] ?? '').replace(/^\[[^\]]*\] /, '').replace(/ in \S+$/, '')
   const file = first.loc?.file ?? /\[ (\S+):\d+:\d+ \]/.exec(plain)?.[1]
   return {
     says,

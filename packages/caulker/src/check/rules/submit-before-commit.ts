@@ -39,7 +39,8 @@ export const berth = screen('berth', {
     const late = lateValues(view)
     const said = new Set<string>()
     for (const sending of sendings(view)) {
-      if (sending.how !== 'call' || sending.operation.effect === 'reads') continue
+      // Who enters a screen has typed nothing on it yet.
+      if (sending.how !== 'call' || sending.operation.effect === 'reads' || sending.at[0] === 'enters') continue
       for (const cell of cellsGiven(view, sending)) {
         const fields = (late.get(cell) ?? []).filter(({ event }) => !isOwnReport(sending.at, event))
         for (const { name } of fields) {

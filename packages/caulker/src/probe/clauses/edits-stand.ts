@@ -60,8 +60,11 @@ async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<s
   const end = alone.rows[alone.rows.length - 1] as Row
   const [before, edited, later] = [rows[0], row, last].map((at) => placesOf(subject, at)) as [Places, Places, Places]
   const [from, to] = [placesOf(subject, alone.rows[0]), placesOf(subject, end)]
+  // What is nothing as a whole for a while has no parts that could be undone.
+  const isThroughout = (place: string) => [before, later, from, to].every((places) => places.has(place))
   const parts = [...edited].filter(
-    ([place, value]) => !equal(before.get(place), value) && equal(from.get(place), to.get(place)),
+    ([place, value]) =>
+      isThroughout(place) && !equal(before.get(place), value) && equal(from.get(place), to.get(place)),
   )
   const isOfTwo = [...to].some(([place, value]) => !equal(from.get(place), value))
   if (parts.length === 0 || !isOfTwo) return undefined

@@ -1,5 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
+import { deadField, eachField } from './dead-field.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
@@ -25,6 +26,7 @@ export const everyWayIn = clause({
   *trails(subject) {
     yield* otherWays(subject)
     yield* pointedAt(subject)
+    yield* eachField(subject)
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
     const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'number field')
@@ -36,6 +38,8 @@ export const everyWayIn = clause({
     const { rows } = played
     const other = (await otherThanTyped(subject, played)) ?? (await notByThePointer(subject, played))
     if (other !== undefined) return other
+    const dead = await deadField(subject, played)
+    if (dead !== undefined) return dead
     const unheld = (await shownAndNotHeld(subject, played)) ?? changedAndNotShown(subject, rows)
     if (unheld !== undefined) return unheld
     const last = rows.length - 1

@@ -1,3 +1,4 @@
+import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
 
 /** A report carries a new object, not the one that was given, changed. */
@@ -14,8 +15,15 @@ export const freshPayload = clause({
     Object.values<{ type: object }>(values).some(({ type }) => /"(?:array|object)"/.test(JSON.stringify(type))),
   *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
-    const [one, other = one] = subject.chiefWays
-    if (one !== undefined && other !== undefined) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+    const some = subject.chiefWays.slice(0, 3)
+    for (const one of some) for (const other of some) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+    // Twice in the same field, with one text and another.
+    for (const one of some) {
+      const other = subject.ways.find(
+        ({ control, text }) => equal(control, one.control) && text !== undefined && text !== '' && text !== one.text,
+      )
+      if (other !== undefined) yield { given: one.given, moves: [...one.moves, ...other.moves] }
+    }
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },
   proves: (_subject, { rows }) =>

@@ -1,5 +1,8 @@
-import { accepts, equal, isValue, type PropertyClause } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { accepts, equal, isValue, printed, type PropertyClause, type ValueClause } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
+import { samePicture, type Picture } from '../sight/picture.js'
+import { choiceOf, keysIn } from '../subject/among.js'
+import type { Subject } from '../subject/subject.js'
 import { followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import type { Played } from '../stage/played.js'
 import { isGesture, isTell, tell } from '../stage/trail.js'
@@ -32,6 +35,8 @@ export const takesEmpty = clause({
   },
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
+    const taken = await looksLikeAChoice(subject, played)
+    if (taken !== undefined) return taken
     const leak = (await updateEqualsRemount(subject, played)) ?? (await replacesTheEdit(subject, played))
     if (leak === undefined || isToldAgain(played.rows, leak.row)) return undefined
     const told = played.rows[leak.row]?.move
@@ -57,6 +62,35 @@ export const takesEmpty = clause({
     }
   },
 })
+
+/** Of a few choices nothing looks like one, where the others look different: then that one seems to be chosen. */
+async function looksLikeAChoice(subject: Subject, { trail }: Played): Promise<LeakAt | undefined> {
+  if (trail.moves.length !== 1) return undefined
+  for (const value of subject.values.filter(isChoice)) {
+    const { name, empty } = value
+    if (empty === undefined || !accepts(value.type, empty)) continue
+    const given = subject.ways.map((way) => way.given).find((one) => keysIn(value, one)?.length) ?? subject.base
+    const keys = keysIn(value, given)?.map((key) => choiceOf({ ...value, among: undefined }, key))
+    const choices = (keys ?? subject.plain(name)).slice(0, 3)
+    const pictures = await Promise.all(
+      [empty, ...choices].map(async (one) => (await subject.fresh({ ...given, [name]: one })).picture),
+    )
+    const [nothing, ...others] = pictures as [Picture, ...Picture[]]
+    const at = others.findIndex((picture) => samePicture(picture, nothing))
+    if (at < 0 || others.length < 2 || others.filter((picture) => samePicture(picture, nothing)).length > 1) continue
+    return {
+      row: 0,
+      says: `nothing of ${name} looks as if ${printed(choices[at])} were chosen`,
+      expected: `another picture without a ${name}`,
+      found: `shown as with ${name} ${printed(choices[at])}`,
+    }
+  }
+  return undefined
+}
+
+function isChoice({ among, type }: ValueClause): boolean {
+  return among !== undefined || 'enum' in type
+}
 
 /** What its owner holds already is told once more: what a person has begun may stand. */
 function isToldAgain(rows: Played['rows'], at: number): boolean {

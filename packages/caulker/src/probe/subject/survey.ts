@@ -181,7 +181,7 @@ function textsFor(subject: Subject, { kind }: ControlRef): string[] {
 }
 
 /** The numbers and texts in a value: of a pair, of a list, of an object. */
-function writtenIn(value: unknown): (number | string)[] {
+export function writtenIn(value: unknown): (number | string)[] {
   if (typeof value === 'number' || typeof value === 'string') return [value]
   return typeof value === 'object' && value !== null && !isHost(value) ? Object.values(value).flatMap(writtenIn) : []
 }

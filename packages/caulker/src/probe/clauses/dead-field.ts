@@ -1,0 +1,51 @@
+import { equal } from '../../contract/index.js'
+import { findControl } from '../person/controls.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { isField, type Subject } from '../subject/subject.js'
+import { writtenIn } from '../subject/survey.js'
+import type { LeakAt } from './clause.js'
+import { isMarkedInvalid } from './laws.js'
+
+/** In how many fields it is tried. */
+const MOST_FIELDS = 6
+
+/** A field that shows a part of what is held, and after an edit another text, while all is held as before. */
+export async function deadField(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [first, , last] = rows
+  const [typed, end] = trail.moves
+  if (last === undefined || !isGesture(typed) || !isGesture(end) || trail.moves.length !== 2) return undefined
+  if (typed.gesture.do !== 'type' || end.gesture.do !== 'leave' || typed.gesture.text === '') return undefined
+  const { on, text } = typed.gesture
+  const isStill = subject.values.every(({ name }) => equal(first.read[name], last.read[name]))
+  if (!isStill || rows.some(({ heard }) => heard.length > 0) || isMarkedInvalid(last)) return undefined
+  const shownAt = (moves: readonly Move[]) =>
+    subject.lookAfter(
+      trail.given,
+      moves,
+      (container) => (findControl(container, on) as HTMLInputElement | undefined)?.value,
+    )
+  const [before, after] = [await shownAt([]), await shownAt(trail.moves)]
+  const parts = subject.values.flatMap(({ name }) => writtenIn(first.read[name])).map(String)
+  // Only a part that stands nowhere else in it, and a text that is a part of such values, says whose field it is.
+  const isPart = before !== undefined && parts.filter((part) => part === before).length === 1
+  const isKnown = subject.values.some(({ name }) => subject.plain(name).flatMap(writtenIn).map(String).includes(text))
+  if (!isPart || !isKnown || after !== text || before === text) return undefined
+  return {
+    row: 2,
+    says: 'what is entered is shown, and neither held nor reported',
+    expected: `a report with ${text}, or the field with ${before}`,
+    found: `the field shows ${text}, and nothing is heard`,
+    cause: 'nobody hears the edit of this field',
+  }
+}
+
+/** A text of its values, typed into each of several fields. */
+export function* eachField({ controls, middle, values, plain }: Subject): Iterable<Trail> {
+  const fields = controls.filter(isField)
+  if (fields.length < 2) return
+  const texts = values.flatMap(({ name }) => plain(name).flatMap(writtenIn)).map(String)
+  for (const on of fields.slice(0, MOST_FIELDS))
+    for (const text of [...new Set(texts)].slice(0, 4))
+      yield { given: middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
+}

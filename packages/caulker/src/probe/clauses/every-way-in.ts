@@ -4,7 +4,7 @@ import { deadField, eachField } from './dead-field.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
-import { notByThePointer, otherThanTyped, otherWays, pointedAt } from './ways-alike.js'
+import { notBySpace, notByThePointer, spaced, otherThanTyped, otherWays, pointedAt } from './ways-alike.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
@@ -18,7 +18,7 @@ export const everyWayIn = clause({
   promise: 'Whatever a person enters or sets is taken, by each way that ends an edit.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what keys choose from a list is chosen by the pointer, too.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a box or a switch is done by Space.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -26,6 +26,7 @@ export const everyWayIn = clause({
   *trails(subject) {
     yield* otherWays(subject)
     yield* pointedAt(subject)
+    yield* spaced(subject)
     yield* eachField(subject)
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
@@ -36,7 +37,10 @@ export const everyWayIn = clause({
   },
   async judge(subject, played) {
     const { rows } = played
-    const other = (await otherThanTyped(subject, played)) ?? (await notByThePointer(subject, played))
+    const other =
+      (await otherThanTyped(subject, played)) ??
+      (await notByThePointer(subject, played)) ??
+      (await notBySpace(subject, played))
     if (other !== undefined) return other
     const dead = await deadField(subject, played)
     if (dead !== undefined) return dead

@@ -12,7 +12,8 @@ export const ignoresUnreadable = clause({
   group: 'up',
   promise: 'A text that cannot be read as its number leaves the number as it was, or counts as an emptied field.',
   why: 'A slip of the finger becomes a 0, or half of what was typed, and nobody has entered either.',
-  tried: 'Into each field whose text is taken as a number a word is typed; then it is left, and entered.',
+  tried:
+    'Into each field whose text is taken as a number, in whatever unit, a word is typed; then it is left, and entered.',
   unprovenWhen: 'No field was found whose text is taken as a number, or it takes no letters.',
   random: 'none',
   onTrial: 'gesture',
@@ -56,7 +57,10 @@ function isNumber({ type }: ValueClause): boolean {
 function fields({ ways, values }: Subject): [string, Way][] {
   const typed = ways.filter(({ control }) => control.kind === 'text field' || control.kind === 'combo box')
   return values.filter(isNumber).flatMap(({ name }): [string, Way][] => {
-    const way = typed.find(({ plainly }) => typeof plainly.get(name) === 'number')
+    // In other units than it is typed in, it is no less a number.
+    const way =
+      typed.find(({ plainly }) => typeof plainly.get(name) === 'number') ??
+      typed.find(({ changes, text }) => changes.has(name) && text !== undefined && text !== '' && !isNaN(Number(text)))
     return way === undefined ? [] : [[name, way]]
   })
 }

@@ -5,7 +5,7 @@ import { entersText } from '../person/gestures.js'
 import { linesOnlyIn } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
 import { gesture, isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
-import { isNothing, type Subject } from '../subject/subject.js'
+import { isField, isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
 /** Exactly one report where the value that stands differs from what was last agreed on, and none otherwise. */
@@ -15,7 +15,7 @@ export const reportsOnce = clause({
   promise: 'Each edit is reported exactly once, and nothing is reported when nobody edited.',
   why: 'A missing report loses the edit; a doubled one sends it twice, asks twice for a veto or counts one press as two.',
   tried:
-    'Everything that a person was found to be able to do, once, twice, and again after the owner told the old value back.',
+    'Everything that a person was found to be able to do, once, twice, and again after the owner told the old value back; a field is gone into and left, and the pointer passes over what can be pressed.',
   unprovenWhen: 'No control was found that changes a two-way value.',
   random: 'any',
   onTrial: 'gesture',
@@ -97,8 +97,10 @@ export const reportsOnce = clause({
   },
 })
 
-/** A field is gone into and left again, as it is and with each property standing otherwise. */
+/** A field is gone into and left again, as it is and with each property standing otherwise; the pointer passes over what can be pressed. */
 function* untouched(subject: Subject): Iterable<Trail> {
+  for (const on of subject.controls.filter((one) => !isField(one)).slice(0, 4))
+    yield { given: subject.middle, moves: [gesture({ do: 'hover', on })] }
   const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'combo box')
   const others = subject.tellable
     .filter(({ kind }) => kind === 'property')
@@ -112,7 +114,7 @@ function* untouched(subject: Subject): Iterable<Trail> {
 }
 
 function isLookedAt(move: Move): boolean {
-  return isGesture(move) && (move.gesture.do === 'caret' || move.gesture.do === 'leave')
+  return isGesture(move) && ['caret', 'leave', 'hover'].includes(move.gesture.do)
 }
 
 /** What goes into a field and out again has edited nothing. */
@@ -125,7 +127,9 @@ function saidUntouched({ rows }: Played): LeakAt | undefined {
         says: `it reports ${said.value ?? ''} although nothing was edited`,
         expected: 'nothing is heard',
         found: `heard ${said.event} ${printed(said.payload)}`,
-        cause: 'it reads what is shown when the field is left, and not what was typed',
+        cause: rows.some(({ move }) => isGesture(move) && move.gesture.do === 'hover')
+          ? 'it takes a pointer that passes over it for a press'
+          : 'it reads what is shown when the field is left, and not what was typed',
       }
   }
   return undefined

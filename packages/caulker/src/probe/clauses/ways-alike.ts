@@ -49,6 +49,36 @@ export function* pointedAt(subject: Subject): Iterable<Trail> {
       yield { given, moves: [arrowDown(control), gesture({ do: 'choose', on: control, option })] }
 }
 
+/** WAI-ARIA 1.2, sections 5.3.4 and 5.4: Space does at a box or a switch what a click does. */
+export function* spaced(subject: Subject): Iterable<Trail> {
+  for (const { given, control, moves } of oneAtEach(subject.ways.filter(isClick)))
+    if (moves.length === 1) yield { given, moves: [gesture({ do: 'key', on: control, key: ' ' })] }
+}
+
+export async function notBySpace(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [move] = trail.moves
+  if (!isGesture(move) || move.gesture.do !== 'key' || move.gesture.key !== ' ' || trail.moves.length !== 1)
+    return undefined
+  const { on } = move.gesture
+  const [first, row] = rows
+  const isClicked = subject.ways.some((way) => isClick(way) && equal(way.control, on))
+  if (!isClicked || row === undefined || row.heard.length > 0 || !equal(row.read, first.read)) return undefined
+  // Without the focus no key reaches it; that it takes none is not said of it here.
+  if (!row.around.hasFocus) return undefined
+  return {
+    row: 1,
+    says: 'a click changes it, and Space does not',
+    expected: 'a report, as after a click',
+    found: 'nothing is heard, and nothing changes',
+    cause: 'it hears the click alone; whoever has no pointer cannot operate it',
+  }
+}
+
+function isClick({ control, moves: [first], changes }: Way): boolean {
+  const isBox = control.kind === 'checkbox' || control.kind === 'switch'
+  return isBox && changes.size > 0 && isGesture(first) && first.gesture.do === 'press'
+}
+
 /** What keys can choose from a list a pointer can, too. */
 export async function notByThePointer(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [, second] = trail.moves

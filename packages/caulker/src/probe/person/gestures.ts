@@ -28,6 +28,8 @@ export type Gesture =
   | { readonly do: 'caret'; readonly on: ControlRef; readonly at: number }
   | { readonly do: 'enter'; readonly on: ControlRef }
   | { readonly do: 'press'; readonly on: ControlRef }
+  /** Passes over it with the pointer, and away again. */
+  | { readonly do: 'hover'; readonly on: ControlRef }
   /** Presses a pointer down and keeps it down, until it is let go or taken away. */
   | { readonly do: 'hold'; readonly on: ControlRef }
   /** The pointer that is down is moved on, let go beside everything, or taken away by the browser. */
@@ -110,6 +112,7 @@ const WORDS: Words = {
   caret: ({ at }, where) => `put the caret behind letter ${at} of ${where}`,
   enter: (_, where) => `press Enter in ${where}`,
   hold: (_, where) => `press ${where} and hold it down`,
+  hover: (_, where) => `pass over ${where} with the pointer`,
   press: ({ on }, where) => `${on.kind === 'button' ? 'press' : 'click'} ${where}`,
   key: ({ key }, where) => `press ${KEY_NAMES[key] ?? key} in ${where}`,
   choose: ({ option }, where) => `choose option ${option + 1} of ${where}`,

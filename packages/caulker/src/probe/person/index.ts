@@ -33,6 +33,7 @@ export function personAt(container: HTMLElement): Person {
     enter: (element) => keyboard.enter(field(element)),
     key: (element, { key }) => keyboard.press(element, key),
     hold: (element) => pointer.hold(element),
+    hover: (element) => pointer.hover(element),
     press: (element) => pointer.press(element),
     drag: (element, { from, to }) => pointer.drag(element, from, to, 'release'),
     grab: (element, { from, to }) => pointer.drag(element, from, to, 'keep'),

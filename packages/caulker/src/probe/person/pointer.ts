@@ -4,6 +4,8 @@ import type { Editor } from './editor.js'
 /** A mouse over a component. */
 export interface Pointer {
   press(element: HTMLElement): void
+  /** Comes over an element and leaves it again, and never goes down. */
+  hover(element: HTMLElement): void
   /** Goes down on an element and stays down. */
   hold(element: HTMLElement): void
   /** Goes up beside everything, or is taken away by the browser. */
@@ -62,6 +64,21 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     }
   }
 
+  /** Pointer Events, section 4.3: over and out bubble, enter and leave do not. */
+  function pass(element: HTMLElement, relatedTarget: Element, [bubbling, other]: readonly [string, string]): void {
+    for (const kind of ['pointer', 'mouse']) {
+      send(element, `${kind}${bubbling}`, { relatedTarget })
+      send(element, `${kind}${other}`, { bubbles: false, composed: false, relatedTarget })
+    }
+  }
+
+  function hover(element: HTMLElement): void {
+    const beside = view.document.body
+    pass(element, beside, ['over', 'enter'])
+    for (const name of ['pointermove', 'mousemove']) send(element, name)
+    pass(element, beside, ['out', 'leave'])
+  }
+
   /** Pointer Events, section 10: what has captured the pointer hears its end; else what lies under it, which is something else by then. */
   function end(how: 'release' | 'cancel'): void {
     const beside = view.document.body
@@ -75,11 +92,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
       if (captor !== undefined) send(captor, 'lostpointercapture')
       return
     }
-    if (captor === undefined && from.element.isConnected) {
-      for (const name of ['pointerout', 'mouseout']) send(from.element, name, { relatedTarget: beside })
-      for (const name of ['pointerleave', 'mouseleave'])
-        send(from.element, name, { bubbles: false, composed: false, relatedTarget: beside })
-    }
+    if (captor === undefined && from.element.isConnected) pass(from.element, beside, ['out', 'leave'])
     send(captor ?? beside, 'pointerup')
     if (captor !== undefined) send(captor, 'lostpointercapture')
     send(beside, 'mouseup')
@@ -127,7 +140,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     )
   }
 
-  return { press, hold, moveOn, end, drag }
+  return { hover, press, hold, moveOn, end, drag }
 }
 
 /** What of an element is drawn at a place; itself, where something else lies above. */

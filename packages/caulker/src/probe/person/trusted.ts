@@ -27,7 +27,7 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
 
   async function act(gesture: Gesture): Promise<string | undefined> {
     if (gesture.do === 'leave') return leave()
-    if (!isPlaced(gesture) || gesture.do === 'hold' || gesture.do === 'grab') return synthetic.act(gesture)
+    if (!isPlaced(gesture) || ['hold', 'grab', 'hover'].includes(gesture.do)) return synthetic.act(gesture)
     const element = findControl(container, gesture.on)
     if (setAsWhole !== undefined && setAsWhole !== element) await leave()
     if (element === undefined) return `there is no ${gesture.on.kind} any more`

@@ -19,7 +19,7 @@ function candidates(part: Keywords): string[] {
     return [
       ...(minimum === undefined ? [] : [String(minimum - 3)]),
       ...(maximum === undefined ? [] : [String(maximum + 3)]),
-      ...(part['type'] === 'integer' ? ['7.5'] : []),
+      ...(part['type'] === 'integer' ? ['1.1'] : []),
     ]
   }
   if (part['type'] !== 'string') return []

@@ -19,6 +19,9 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
   const { on, text } = typed.gesture
   const isStill = subject.values.every(({ name }) => equal(first.read[name], last.read[name]))
   if (!isStill || rows.some(({ heard }) => heard.length > 0) || isMarkedInvalid(last)) return undefined
+  // A text that is a part of such values says that the field is there for them.
+  const isKnown = subject.values.some(({ name }) => subject.plain(name).flatMap(writtenIn).map(String).includes(text))
+  if (!isKnown) return undefined
   const shownAt = (moves: readonly Move[]) =>
     subject.lookAfter(
       trail.given,
@@ -27,10 +30,9 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
     )
   const [before, after] = [await shownAt([]), await shownAt(trail.moves)]
   const parts = subject.values.flatMap(({ name }) => writtenIn(first.read[name])).map(String)
-  // Only a part that stands nowhere else in it, and a text that is a part of such values, says whose field it is.
+  // Only a part that stands nowhere else in it says whose field it is.
   const isPart = before !== undefined && parts.filter((part) => part === before).length === 1
-  const isKnown = subject.values.some(({ name }) => subject.plain(name).flatMap(writtenIn).map(String).includes(text))
-  if (!isPart || !isKnown || after !== text || before === text) return undefined
+  if (!isPart || after !== text || before === text) return undefined
   return {
     row: 2,
     says: 'what is entered is shown, and neither held nor reported',

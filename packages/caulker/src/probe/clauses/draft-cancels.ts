@@ -1,4 +1,4 @@
-import { isGesture, tell, type Move } from '../stage/trail.js'
+import { isPress, tell } from '../stage/trail.js'
 import { BEFORE, textAfter, TOLD, told, typed, TYPED, TYPED_LATER, type OwnEditor } from '../subject/own-drafts.js'
 import type { Subject } from '../subject/subject.js'
 import { looksSame, pictureText } from '../sight/picture.js'
@@ -67,10 +67,6 @@ function* noneCancels(editor: OwnEditor): Iterable<DraftTry> {
       found: `heard ${editor.draft.event}`,
     }),
   }
-}
-
-function isPress([move]: readonly Move[]): boolean {
-  return isGesture(move) && move.gesture.do === 'press'
 }
 
 /** What stands in the field when it is opened again. */

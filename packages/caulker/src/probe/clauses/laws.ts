@@ -95,9 +95,10 @@ export function unlikeFresh(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'ro
 
 /** What stands in a live region goes by itself, but for a text that its owner has told: that is drawn from what is held. */
 function unlikeLive(row: Row, before: Row, fresh: Row): Omit<LeakAt, 'row'> | undefined {
-  if (!isTell(row.move)) return undefined
+  const { move } = row
+  if (!isTell(move)) return undefined
   const textsIn = (held: Given) =>
-    Object.keys((row.move as { tell: Given }).tell)
+    Object.keys(move.tell)
       .map((name) => held[name])
       .filter((value) => typeof value === 'string')
       .map((value) => value.replace(/\s+/g, ' ').trim())

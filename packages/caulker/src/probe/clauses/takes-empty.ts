@@ -4,8 +4,9 @@ import { samePicture, type Picture } from '../sight/picture.js'
 import { choiceOf, keysIn } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 import { followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
+import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
-import { isGesture, isTell, tell } from '../stage/trail.js'
+import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
 export const takesEmpty = clause({
@@ -22,6 +23,7 @@ export const takesEmpty = clause({
       (one) => emptiesOf(one).length > 0,
     ),
   *trails(subject) {
+    yield* nothingChosen(subject)
     for (const named of subject.tellable)
       for (const empty of emptiesOf(named))
         for (const value of subject.plain(named.name).slice(0, 2))
@@ -35,8 +37,7 @@ export const takesEmpty = clause({
   },
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
-    const taken = await looksLikeAChoice(subject, played)
-    if (taken !== undefined) return taken
+    if (played.trail.moves.length === 0) return looksLikeAChoice(subject, played)
     const leak = (await updateEqualsRemount(subject, played)) ?? (await replacesTheEdit(subject, played))
     if (leak === undefined || isToldAgain(played.rows, leak.row)) return undefined
     const told = played.rows[leak.row]?.move
@@ -64,28 +65,39 @@ export const takesEmpty = clause({
 })
 
 /** Of a few choices nothing looks like one, where the others look different: then that one seems to be chosen. */
-async function looksLikeAChoice(subject: Subject, { trail }: Played): Promise<LeakAt | undefined> {
-  if (trail.moves.length !== 1) return undefined
+async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
+  const { given } = trail
   for (const value of subject.values.filter(isChoice)) {
     const { name, empty } = value
-    if (empty === undefined || !accepts(value.type, empty)) continue
-    const given = subject.ways.map((way) => way.given).find((one) => keysIn(value, one)?.length) ?? subject.base
-    const keys = keysIn(value, given)?.map((key) => choiceOf({ ...value, among: undefined }, key))
-    const choices = (keys ?? subject.plain(name)).slice(0, 3)
-    const pictures = await Promise.all(
-      [empty, ...choices].map(async (one) => (await subject.fresh({ ...given, [name]: one })).picture),
+    if (!equal(given[name], empty)) continue
+    const choices = choicesIn(subject, value, given)
+    const others = await Promise.all(
+      choices.map(async (one) => (await subject.fresh({ ...given, [name]: one })).picture),
     )
-    const [nothing, ...others] = pictures as [Picture, ...Picture[]]
-    const at = others.findIndex((picture) => samePicture(picture, nothing))
-    if (at < 0 || others.length < 2 || others.filter((picture) => samePicture(picture, nothing)).length > 1) continue
-    return {
-      row: 0,
-      says: `nothing of ${name} looks as if ${printed(choices[at])} were chosen`,
-      expected: `another picture without a ${name}`,
-      found: `shown as with ${name} ${printed(choices[at])}`,
-    }
+    const alike = choices.filter((_, at) => samePicture(others[at] as Picture, row.picture))
+    if (choices.length > 1 && alike.length === 1)
+      return {
+        row: 0,
+        says: `nothing of ${name} looks as if ${printed(alike[0])} were chosen`,
+        expected: `another picture without a ${name}`,
+        found: `shown as with ${name} ${printed(alike[0])}`,
+      }
   }
   return undefined
+}
+
+/** A mount without any choice, where its list offers some. */
+function* nothingChosen(subject: Subject): Iterable<Trail> {
+  for (const value of subject.values.filter(isChoice)) {
+    if (value.empty === undefined || !accepts(value.type, value.empty)) continue
+    const given = subject.ways.map((way) => way.given).find((one) => keysIn(value, one)?.length) ?? subject.base
+    yield { given: { ...given, [value.name]: value.empty }, moves: [] }
+  }
+}
+
+function choicesIn(subject: Subject, value: ValueClause, given: Given): unknown[] {
+  const keys = keysIn(value, given)?.map((key) => choiceOf({ ...value, among: undefined }, key))
+  return (keys ?? subject.plain(value.name)).slice(0, 3)
 }
 
 function isChoice({ among, type }: ValueClause): boolean {

@@ -2,8 +2,8 @@ import { equal, isHost, printed } from '../../contract/index.js'
 import { clause, type Examined } from './clause.js'
 import { shadowOf } from '../../dom/index.js'
 import { ledgerOf } from '../stage/ledger.js'
-import { gesture, type Trail } from '../stage/trail.js'
-import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import { gesture, isGesture, type Trail } from '../stage/trail.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
 const MARK = 'data-caulker-mark'
@@ -42,7 +42,7 @@ export const textStaysText = clause({
         .map(({ name }) => played.rows.at(-1)?.read[name])
         .find((value) => typeof value === 'string' && value.includes('&lt;b '))
       if (escaped !== undefined) return typedLeak(subject, { given, moves: written }, `taken as ${printed(escaped)}`)
-      held++
+      if (subject.values.some(({ name }) => played.rows.at(-1)?.read[name] === TEXT)) held++
     }
     return held > 0 ? { held } : { unproven: 'No name takes just any text.' }
   },
@@ -51,7 +51,10 @@ export const textStaysText = clause({
 /** The first way by which a plain text is typed into each field. */
 function typedTexts({ ways }: Subject): Way[] {
   return oneAtEach(
-    ways.filter(({ control, text }) => control.kind === 'text field' && text !== undefined && text !== ''),
+    ways.filter(
+      ({ control, moves: [first], text }) =>
+        isField(control) && isGesture(first) && first.gesture.do === 'type' && text !== '',
+    ),
   )
 }
 

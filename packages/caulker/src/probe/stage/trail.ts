@@ -76,6 +76,11 @@ export function isGesture(move: Move | undefined): move is { gesture: Gesture } 
   return move !== undefined && 'gesture' in move
 }
 
+/** Whether some moves begin with a press. */
+export function isPress([move]: readonly Move[]): boolean {
+  return isGesture(move) && move.gesture.do === 'press'
+}
+
 /** Whether nothing is unfinished after a move. */
 export function settlesEdits(move: Move | undefined): boolean {
   return !isGesture(move) || commits(move.gesture)

@@ -31,7 +31,7 @@ function candidates(part: Keywords): string[] {
   ]
 }
 
-/** Texts that are nearly right: cut short, or in other letters. */
+/** Texts that are nearly right: cut short, or with the last letter twice. */
 function nearMisses(part: Keywords): string[] {
   const [text = ''] = samplesFor(part as TSchema, () => []).filter((one) => typeof one === 'string' && one.length > 1)
   const right = String(text)

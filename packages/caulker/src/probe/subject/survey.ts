@@ -7,7 +7,7 @@ import { foundControls, gesturesAt, wholeGestures, type FoundControl } from '../
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Stage } from '../stage/stage.js'
-import { gesture, trailKey, type Move } from '../stage/trail.js'
+import { gesture, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import { choiceOf } from './among.js'
 import type { Subject, Way } from './subject.js'
@@ -95,11 +95,6 @@ const MOST_FIELDS = 6
 
 /** After how many presses that only show something it is looked for new controls. */
 const MOST_OPENERS = 3
-
-function isPress(moves: readonly Move[]): boolean {
-  const [first] = moves
-  return first !== undefined && 'gesture' in first && first.gesture.do === 'press'
-}
 
 /** What has come up is operated like everything else: a text is typed, and taken or dropped by a button beside it. */
 function* revealed(subject: Subject, opening: readonly Move[], fresh: readonly FoundControl[]): Iterable<Try> {

@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { gesture, isGesture, trailKey, type Move } from '../stage/trail.js'
+import { gesture, isGesture, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject, Way } from './subject.js'
 
@@ -101,8 +101,4 @@ export function isSilent({ values }: Subject, { trail, rows }: Played): boolean 
 
 function isUntouched(values: Subject['values'], before: Row, row: Row): boolean {
   return row.heard.length === 0 && values.every(({ name }) => equal(before.read[name], row.read[name]))
-}
-
-function isPress([move]: readonly Move[]): boolean {
-  return isGesture(move) && move.gesture.do === 'press'
 }

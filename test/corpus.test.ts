@@ -68,6 +68,7 @@ describe('the fault corpus', () => {
     'cord-finder-with-button-opens-when-disabled': 'locks-hold',
     'hull-answer-with-no-shown-as-unasked': 'keeps-falsy',
     'hull-answer-with-problem-stays': 'takes-empty',
+    'berth-choice-with-nothing-looks-like-north': 'takes-empty',
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it, and is held by the sound one`, async () => {

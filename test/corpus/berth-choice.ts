@@ -17,6 +17,7 @@ export const berthChoice = variants({
     'stale-options': ['follows-change'],
     'stale-label': ['follows-change'],
     'no-clearing': ['takes-empty'],
+    'nothing-looks-like-north': ['takes-empty'],
     echo: ['quiet-when-told'],
     'no-report': ['reports-once'],
     'index-payload': ['reports-truth'],
@@ -61,7 +62,7 @@ export const berthChoice = variants({
 
       #draw(): void {
         this.#caption.textContent = this.#label
-        this.#select.value = this.#berth ?? ''
+        this.#select.value = this.#berth ?? (has('nothing-looks-like-north') ? 'North' : '')
       }
 
       get label(): string {

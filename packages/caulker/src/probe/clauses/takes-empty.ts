@@ -1,4 +1,12 @@
-import { accepts, equal, isValue, printed, type PropertyClause, type ValueClause } from '../../contract/index.js'
+import {
+  accepts,
+  equal,
+  isValue,
+  printed,
+  type PropertyClause,
+  type TSchema,
+  type ValueClause,
+} from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { samePicture, type Picture } from '../sight/picture.js'
 import { choiceOf, keysIn } from '../subject/among.js'
@@ -101,7 +109,13 @@ function choicesIn(subject: Subject, value: ValueClause, given: Given): unknown[
 }
 
 function isChoice({ among, type }: ValueClause): boolean {
-  return among !== undefined || 'enum' in type
+  return among !== undefined || isOfAFew(type)
+}
+
+/** Whether a type names all that it takes: an enumeration, and nothing beside it. */
+function isOfAFew(type: TSchema): boolean {
+  const { anyOf, type: kind } = type as { anyOf?: readonly TSchema[]; type?: unknown }
+  return 'enum' in type || 'const' in type || kind === 'null' || anyOf?.every(isOfAFew) === true
 }
 
 /** What its owner holds already is told once more: what a person has begun may stand. */

@@ -253,6 +253,25 @@ describe('an exploration', () => {
     expect([ended.ended, ended.states]).to.eql(['stopped', 1])
   })
 
+  it('takes states for one that differ in what nothing looks at', () => {
+    const list = { type: Type.Array(Type.String()), initial: [] }
+    const reads = { effect: 'reads', gives: Type.Array(Type.String()) } as const
+    const yard = source('yard', { ropes: reads, sails: reads })
+    const store = screen('store', {
+      cells: { ropes: list, sails: list },
+      sources: { yard },
+      fittings: { ropes: nativeButton, sails: nativeButton },
+      loads: ({ sources }) => ({ ropes: load(sources.yard.ropes), sails: load(sources.yard.sails) }),
+      bind: ({ cells }) => ({
+        ropes: { text: 'Ropes', on: { press: [refresh(cells.ropes)] } },
+        sails: { text: 'Sails', on: { press: [refresh(cells.sails)] } },
+      }),
+    })
+    // Each list is asked for first, is there, or is asked for once more: three by three, whichever was asked for first.
+    const { states: count, ended } = explore(store, { failures: 0 })
+    expect([count, ended]).to.eql([9, 'all-seen'])
+  })
+
   it('gives the same twice', () => {
     const one = explore(loading['readTooSoon'] as never)
     const other = explore(loading['readTooSoon'] as never)

@@ -69,6 +69,8 @@ interface Work {
 /** Marks a value that the person is not in the middle of editing. */
 const FINISHED = Symbol('finished')
 
+const NOTHING_ELSE = { heard: [], refused: [], after: [] }
+
 /**
  * Builds the ideal component of a contract: pure, without a DOM.
  *
@@ -85,6 +87,7 @@ const FINISHED = Symbol('finished')
 export function ideal(contract: AnyContract): Ideal {
   const clauses = givenClauses(contract)
   const values = valueClauses(contract)
+  const hooked = clauses.filter(({ after }) => after.length > 0)
   const slotOf = new Map(clauses.map((clause, at) => [clause.name, at]))
   const knownOf = new Map(values.map((clause, at) => [clause.name, clauses.length + at]))
   const openOf = new Map(values.map((clause, at) => [clause.name, clauses.length + values.length + at]))
@@ -240,6 +243,12 @@ export function ideal(contract: AnyContract): Ideal {
     )
   }
 
+  function isPending(state: IdealState): boolean {
+    return values.some(
+      ({ name }) => state[openOf.get(name) as number] !== FINISHED || state[waitedOf.get(name) as number] !== undefined,
+    )
+  }
+
   function valueNamed(name: string): ValueClause {
     const clause = clauseOf(contract, name)
     if (clause === undefined || !isValue(clause))
@@ -261,6 +270,7 @@ export function ideal(contract: AnyContract): Ideal {
     ],
     mount,
     step(state, input, allows = () => true) {
+      if (input.kind === 'commit' && !isPending(state)) return { state, ...NOTHING_ELSE }
       const work: Work = { slots: [...state], heard: [], refused: [], before: state, allows }
       if (input.kind === 'tell') {
         take(work, input.changes, false)
@@ -269,7 +279,7 @@ export function ideal(contract: AnyContract): Ideal {
       else if (input.kind === 'commit') commit(work)
       else if (input.kind === 'time') pass(work, input.passed)
       else command(work, input.name, input.args ?? [])
-      const after = clauses.flatMap(({ name, after: hooks }) => {
+      const after = hooked.flatMap(({ name, after: hooks }) => {
         const [before, now] = [standing(state, name), standing(work.slots, name)]
         return equal(before, now) ? [] : hooks.map((hook) => ({ hook, now, before }))
       })
@@ -280,11 +290,7 @@ export function ideal(contract: AnyContract): Ideal {
       const open = state[openOf.get(name) ?? -1]
       return open === FINISHED || !openOf.has(name) ? undefined : { value: open }
     },
-    isPending: (state) =>
-      values.some(
-        ({ name }) =>
-          state[openOf.get(name) as number] !== FINISHED || state[waitedOf.get(name) as number] !== undefined,
-      ),
+    isPending,
     formValue: (state) => (contract.form === undefined ? undefined : standing(state, contract.form.value)),
     isMissing(state) {
       const { form, locks } = contract

@@ -14,6 +14,7 @@ export {
   type PendingCall,
   type PlannedStep,
   type Problem,
+  type ScreenPlan,
   type Way,
   type Wiring,
 } from './plan/index.js'

@@ -1,7 +1,8 @@
 import type { Machine, PendingCall, Way } from '../../machine/index.js'
-import type { Kept } from '../play/stage.js'
+import type { Kept, KeptPart } from '../play/stage.js'
 import type { Memory } from '../play/memory.js'
 import type { Purse } from '../play/purse.js'
+import { asRead } from './as-read.js'
 
 /** A state as two numbers of 32 bits: all that can change and matters for what comes, and what is remembered. */
 export interface Hash {
@@ -25,18 +26,11 @@ export interface Identity {
   hash(summed: Summed, focus: string | undefined, memory: Memory | undefined, purse: Purse, into: Hash): void
 }
 
+const EXPIRED = ['its time is over']
+
 export function identityOf(machine: Machine): Identity {
   const intern = interner()
-  const isLeft = new Uint8Array(machine.names.length)
-  for (const slot of [
-    machine.slots.way,
-    machine.slots.called,
-    machine.slots.calls,
-    ...machine.bound.flatMap(({ source, known, isConstant }) => (isConstant ? [source, known] : [known])),
-    ...machine.reckoned.map(({ slot }) => slot),
-    ...machine.cells.map(({ revision }) => revision),
-  ])
-    if (slot >= 0) isLeft[slot] = 1
+  const { isLeft, viewed, part: partAsRead } = asRead(machine)
   // What owner and components last agreed on counts for those that are there.
   const agreed = machine.screens.map(({ fittings }) =>
     machine.bound
@@ -61,14 +55,25 @@ export function identityOf(machine: Machine): Identity {
     high = (high + sign * one) | 0
     low = (low + sign * other) | 0
   }
-  const shareState = (key: string, state: readonly unknown[], sign: number) => {
-    const one = partIds.get(state) ?? idOf(state)
+  const shareState = (key: string, { part, state }: KeptPart, sign: number) => {
+    const one = partIds.get(state) ?? idOf(partAsRead(part.index, part.component, state))
     partIds.set(state, one)
     share(placeOf(key), one, sign)
   }
   const partIds = new WeakMap<object, number>()
   /** A number for what stands in a component: the same for the same entries, and no other for others. */
   const idOf = (state: readonly unknown[]) => intern(state.map(intern).join(' '))
+  /** A call as far as it decides what its answer does: a cell that it writes counts by whether somebody wrote it since. */
+  const callEntry = ({ given, saves, row, isWaiting, writes }: PendingCall, slots: Kept['slots']) => [
+    given,
+    saves,
+    row,
+    isWaiting,
+    ...Object.entries(writes).map(([cell, revision]) => {
+      const slot = machine.cells[Number(cell)]?.revision ?? -1
+      return Number(cell) * 2 + (slot < 0 || slots[slot] === revision ? 1 : 0)
+    }),
+  ]
   const mix = (id: number) => {
     high = Math.imul(high ^ id, 0x85ebca6b)
     high ^= high >>> 15
@@ -82,28 +87,26 @@ export function identityOf(machine: Machine): Identity {
       const old = before?.kept
       for (let slot = 0; slot < isLeft.length; slot++) {
         if (isLeft[slot] === 1 || (old !== undefined && old.slots[slot] === kept.slots[slot])) continue
-        if (old !== undefined) share(slot, intern(old.slots[slot]), -1)
-        share(slot, intern(kept.slots[slot]), 1)
+        const view = viewed[slot]
+        if (old !== undefined) share(slot, intern(view === undefined ? old.slots[slot] : view(old.slots[slot])), -1)
+        share(slot, intern(view === undefined ? kept.slots[slot] : view(kept.slots[slot])), 1)
       }
       if (old !== undefined)
-        for (const [key, { state }] of old.parts) if (kept.parts.get(key)?.state !== state) shareState(key, state, -1)
-      for (const [key, { state }] of kept.parts) if (old?.parts.get(key)?.state !== state) shareState(key, state, 1)
+        for (const [key, part] of old.parts) if (kept.parts.get(key)?.state !== part.state) shareState(key, part, -1)
+      for (const [key, part] of kept.parts) if (old?.parts.get(key)?.state !== part.state) shareState(key, part, 1)
       return { kept, high, low }
     },
     hash(summed, focus, memory, { edits, failures, part }, into) {
       const { slots } = summed.kept
       high = summed.high
       low = summed.low
+      const turns = new Map<number, number>()
       for (const call of slots[machine.slots.calls] as readonly PendingCall[]) {
-        mix(call.site)
-        mix(intern(call.given))
-        mix(intern(call.saves))
-        mix(intern(call.row))
-        mix((call.isWaiting ? 1 : 0) + (call.isExpired ? 2 : 0))
-        for (const [cell, revision] of Object.entries(call.writes)) {
-          const slot = machine.cells[Number(cell)]?.revision ?? -1
-          mix(Number(cell) * 2 + (slot < 0 || slots[slot] === revision ? 1 : 0))
-        }
+        // Only among those of one place it counts which was first; of one whose time is over nothing but that it is still out.
+        const turn = turns.get(call.site) ?? 0
+        turns.set(call.site, turn + 1)
+        const entry = call.isExpired ? EXPIRED : callEntry(call, slots)
+        share(placeOf(`call ${call.site} ${turn}`), idOf(entry), 1)
       }
       for (const slot of agreed[slots[machine.slots.front] as number] ?? []) mix(intern(slots[slot]))
       // Of the way, where a person can go next.

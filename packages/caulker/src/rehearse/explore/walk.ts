@@ -61,9 +61,13 @@ export function walkOver(play: Play, makeHost: MakeHost): Walk {
       play.bring(node.kept)
       const played = play.perform(move)
       const after = play.look()
+      const { happened, left, middle = node.kept, ran, answered } = played
       judge?.({
-        ...played,
-        middle: played.middle ?? node.kept,
+        happened,
+        left,
+        middle,
+        ran,
+        answered,
         plan,
         move,
         before: node.kept,

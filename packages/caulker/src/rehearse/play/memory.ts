@@ -10,7 +10,7 @@ import { nameIn, type Move } from './move.js'
 export interface Memory {
   /** What a person entered, as long as it stands and was not sent. */
   readonly typed: Readonly<Record<number, unknown>>
-  /** What was loaded last. */
+  /** What was loaded last into cells that a reset brings back. */
   readonly loaded: Readonly<Record<number, unknown>>
   /** What a person had entered on a screen that was left, and that went with it. */
   readonly lost: Readonly<Record<number, unknown>>
@@ -39,7 +39,7 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
   if ('answer' in move && site !== undefined && answered !== undefined) {
     if (site.operation.effect !== 'reads') for (const cell in answered.saves) typed.drop(Number(cell))
     // One that came too late for what a person has entered meanwhile was not taken over.
-    if (site.into >= 0 && site.operation.effect === 'reads' && !typed.has(site.into))
+    if (plan.resettable.has(site.into) && site.operation.effect === 'reads' && !typed.has(site.into))
       loaded.set(site.into, after.slots[site.into])
   }
   const isAway = played.happened.went.length > 0

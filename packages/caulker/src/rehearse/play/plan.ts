@@ -21,6 +21,8 @@ export interface Plan {
   readonly outside: readonly number[]
   /** By cell: the one that steps copy it from, where nothing else ever writes it. */
   readonly copies: ReadonlyMap<number, number>
+  /** The cells that some reset brings back. */
+  readonly resettable: ReadonlySet<number>
   /** What the wiring says of itself. */
   readonly rules: readonly Rule[]
   readonly touching: Touching
@@ -41,6 +43,7 @@ export function planOf(machine: Machine, rules: readonly Rule[]): Plan {
     ),
     outside: outsideOf(machine, links, steps),
     copies: copiesOf(machine, links, steps),
+    resettable: new Set(machine.screens.flatMap(({ reset }) => reset?.cells ?? [])),
     rules,
     touching: touchingOf(machine, links, rules),
   }

@@ -72,6 +72,8 @@ export interface Happened {
 export function stageOf(wiring: Wiring, initial: Readonly<Record<string, unknown>> = {}): Stage {
   const machine = compile(wiring)
   const ideals = machine.fittings.map(({ contract }) => ideal(contract))
+  /** The components that were made, by fitting and row: on a screen that comes back they begin anew. */
+  const made = machine.fittings.map(() => new Map<string | undefined, Part>())
   let happened: Record<keyof Happened, unknown[]> = NOTHING as never
 
   function note<K extends keyof Happened>(kind: K, one: Happened[K][number]): void {
@@ -99,6 +101,18 @@ export function stageOf(wiring: Wiring, initial: Readonly<Record<string, unknown
   )
 
   function mountPart(fitting: FittingPlan, given: object, hear: (heard: Heard) => void, row: string | undefined): Part {
+    const ofIts = made[machine.fittings.indexOf(fitting)] as (typeof made)[number]
+    const before = ofIts.get(row)
+    if (before === undefined) {
+      const part = makePart(fitting, given, hear, row)
+      ofIts.set(row, part)
+      return part
+    }
+    before.bring(before.component.mount({ ...given }))
+    return before
+  }
+
+  function makePart(fitting: FittingPlan, given: object, hear: (heard: Heard) => void, row: string | undefined): Part {
     const index = machine.fittings.indexOf(fitting)
     const mounted = mountIdeal(ideals[index] as Ideal, { ...given }, hear)
     const { tell, command } = mounted

@@ -368,6 +368,49 @@ describe('a probe', () => {
       expect(statusesOf(report, 'broken')).to.eql([])
     }))
 
+  it('tells two leaks of one clause, though a shorter trail shows only one of them', () =>
+    inDocument(async (document, _next, frames) => {
+      customElements.define(
+        'mooring-tag',
+        class extends HTMLElement {
+          #rope = ''
+          connectedCallback() {
+            // At each place it says that it is there, and forgets what it held.
+            if (this.#isPlaced) this.#rope = ''
+            this.#isPlaced = true
+            this.dispatchEvent(new CustomEvent('moored'))
+            this.#draw()
+          }
+          #isPlaced = false
+          #draw() {
+            this.innerHTML = '<input>'
+            const field = this.querySelector('input')!
+            field.value = this.#rope
+            field.oninput = () => {
+              this.#rope = field.value
+              this.dispatchEvent(new CustomEvent('rope-set', { detail: { value: this.#rope } }))
+            }
+          }
+          get rope() {
+            return this.#rope
+          }
+          set rope(rope: string | undefined) {
+            this.#rope = rope ?? ''
+            this.#draw()
+          }
+        },
+      )
+      const mooringTag = contract('mooring-tag', {
+        values: { rope: { type: Type.String(), default: '' } },
+        events: { moored: {} },
+      })
+      const { clauses: told } = await probe(mooringTag, { document, frames, clauses: ['survives-move'] })
+      expect(told.map((one) => 'leak' in one && one.leak?.says)).to.have.members([
+        'it reports because it was moved',
+        'it forgets rope when it is moved',
+      ])
+    }))
+
   it('takes a waiver with its reason, and does not try the clause', () =>
     inDocument(async (document, next) => {
       const waived = contract('native-text', {

@@ -5,12 +5,17 @@ import type { Trail } from './stage/trail.js'
 import type { Subject } from './subject/subject.js'
 import { judged } from './judge.js'
 
-/** The shortest trail that still breaks a clause: dropping any step, or anything given that is not required, would lose the leak. */
+/**
+ * The shortest trail that still breaks a clause: dropping any step, or anything given that is not required, would lose the leak.
+ *
+ * @param hides another leak that is no shorter trail to this one, since it is told already and about something else
+ */
 export async function minimise(
   clause: Clause,
   subject: Subject,
   played: Played,
   leak: LeakAt,
+  hides: (played: Played, leak: LeakAt) => boolean = () => false,
 ): Promise<{ played: Played; leak: LeakAt }> {
   let best = { played, leak }
   for (let smaller = true; smaller;) {
@@ -18,7 +23,7 @@ export async function minimise(
     for (const trail of shorter(best.played.trail, best.leak.row, subject)) {
       const tried = await subject.play(trail)
       const found = await judged(clause, subject, tried)
-      if (found.leak === undefined) continue
+      if (found.leak === undefined || hides(tried, found.leak)) continue
       best = { played: tried, leak: found.leak }
       smaller = true
       break

@@ -165,6 +165,7 @@ async function resultsOf(clause: Clause, subject: Subject, explored: () => Promi
   let trails = 0
   let asked = 0
   let silent: Silence | undefined
+  const isWaived = ({ names }: Told) => names.length > 0 && waiverOf(waives, clause.id, names) !== undefined
   for await (const { trail, isExplored } of trailsOf(clause, subject, explored)) {
     if (leaks.length >= MOST_LEAKS || (isExplored && leaks.length > 0)) break
     asked++
@@ -176,12 +177,17 @@ async function resultsOf(clause: Clause, subject: Subject, explored: () => Promi
       if (found.silent === undefined && (await clause.proves?.(subject, played)) !== false) trails++
       continue
     }
-    const names = namesOf(subject, played, found.leak)
-    const told: Told = { names, says: found.leak.says }
-    if (known.some((one) => isOneLeak(one, told))) continue
-    if (names.length > 0 && waiverOf(waives, clause.id, names) !== undefined) continue
-    known.push(told)
-    const { played: shortest, leak } = await minimise(clause, subject, played, found.leak)
+    const told = toldOf(subject, played, found.leak)
+    if (known.some((one) => isOneLeak(one, told)) || isWaived(told)) continue
+    const hides = (tried: Played, leak: LeakAt) => {
+      const other = toldOf(subject, tried, leak)
+      return known.some((one) => isOneLeak(one, other)) && !isAboutOne(other, told)
+    }
+    const { played: shortest, leak } = await minimise(clause, subject, played, found.leak, hides)
+    // A shorter trail may have shown something else: what this one was about still waits to be told.
+    const shown = toldOf(subject, shortest, leak)
+    known.push(shown, ...(isAboutOne(shown, told) ? [told] : []))
+    if (isWaived(shown)) continue
     if (clause.seenOnce !== true && !(await isSeenAgain(clause, subject, shortest.trail))) {
       silent ??= { says: 'It flickers: what was wrong once was not when it was played again.' }
       continue
@@ -212,13 +218,20 @@ interface Told {
 /** Whether two leaks of a clause are one: the same words but for their numbers, of a name that they share. */
 function isOneLeak(one: Told, other: Told): boolean {
   const words = (says: string) => says.replace(/:.*$|["“][^"”]*["”]|-?\d[\d.]*/g, '')
-  if (words(one.says) !== words(other.says)) return false
+  return words(one.says) === words(other.says) && isAboutOne(one, other)
+}
+
+function isAboutOne(one: Told, other: Told): boolean {
   return one.names.length + other.names.length === 0 || one.names.some((name) => other.names.includes(name))
 }
 
 /** What is said of a component has been seen twice. */
 async function isSeenAgain(clause: Clause, subject: Subject, trail: Trail): Promise<boolean> {
   return (await judged(clause, subject, await subject.playAnew(trail))).leak !== undefined
+}
+
+function toldOf(subject: Subject, played: Played, leak: LeakAt): Told {
+  return { names: namesOf(subject, played, leak), says: leak.says }
 }
 
 /** The names that a leak is about: what was told there, else what was reported, else what the words name. */

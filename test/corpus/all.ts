@@ -1,4 +1,9 @@
+import { berthPlan } from './berth-plan.js'
 import { boatRename } from './boat-rename.js'
+import { cargoLine } from './cargo-line.js'
+import { chartCourse } from './chart-course.js'
+import { handPick } from './hand-pick.js'
+import { windSide } from './wind-side.js'
 import { cordFinder } from './cord-finder.js'
 import { hullAnswer } from './hull-answer.js'
 import { tarPrice } from './tar-price.js'
@@ -91,4 +96,9 @@ export const corpus = [
   slipCalendar,
   mastCard,
   tarPrice,
+  berthPlan,
+  cargoLine,
+  chartCourse,
+  handPick,
+  windSide,
 ]

@@ -9,6 +9,7 @@ import { windowFrames, type Frames } from './stage/frames.js'
 import { judged, type Silence } from './judge.js'
 import { ledgerOf } from './stage/ledger.js'
 import { minimise } from './minimise.js'
+import { rememberListeners } from './person/areas.js'
 import type { Hands } from './person/trusted.js'
 import { refuseNamedGestures, type NamedGesture } from './person/named-gesture.js'
 import { exploreComponent, type Explored } from './exploration.js'
@@ -90,7 +91,7 @@ export async function probe(contract: AnyContract, options: ProbeOptions = {}): 
   refuseNamedGestures(options.gestures ?? [])
   const document = options.document ?? globalThis.document
   const view = document.defaultView as Window & typeof globalThis
-  const forget = [rememberRoots(view), rememberStates(view)]
+  const forget = [rememberRoots(view), rememberStates(view), rememberListeners(view)]
   try {
     return await probeIn(view, contract, options)
   } finally {

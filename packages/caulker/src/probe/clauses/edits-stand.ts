@@ -1,5 +1,5 @@
 import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { clause, type LeakAt } from './clause.js'
 import type { Played, Row } from '../stage/played.js'
 import { isGesture, settlesEdits, type Move } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -20,6 +20,7 @@ export const editsStand = clause({
   concerns: ({ values }) => Object.keys(values).length > 0,
   *trails(subject) {
     const fields = typedInto(subject)
+    for (const { given, moves } of alone(subject)) yield { given, moves }
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))
@@ -27,6 +28,8 @@ export const editsStand = clause({
   },
   proves: async (subject, played) => (await partsOf(subject, played)) !== undefined,
   async judge(subject, played) {
+    const dropped = await droppedAlong(subject, played)
+    if (dropped !== undefined) return dropped
     const parts = await partsOf(subject, played)
     const last = played.rows.length - 1
     const texts = played.trail.moves.map(typedText)
@@ -43,6 +46,48 @@ export const editsStand = clause({
     return undefined
   },
 })
+
+/** A text in one field, where another field edits a member of the same object that may be left out. */
+function alone(subject: Subject): Way[] {
+  return subject.ways.filter(
+    (way) =>
+      isField(way.control) &&
+      way.partly.size > 0 &&
+      settlesEdits(way.moves.at(-1)) &&
+      othersOf(subject, way).length > 0,
+  )
+}
+
+/** What another field edits is gone with the edit of this one, though both can stand side by side. */
+async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const way = alone(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const last = rows[trail.moves.length]
+  if (way === undefined || last === undefined) return undefined
+  const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
+  const changed = [...after].find(([place, value]) => before.has(place) && !equal(before.get(place), value))?.[0]
+  const gone = [...before].find(([place, value]) => value !== undefined && after.get(place) === undefined)?.[0]
+  if (changed === undefined || gone === undefined) return undefined
+  for (const other of othersOf(subject, way)) {
+    const played = await subject.play({ given: other.given, moves: other.moves })
+    const end = placesOf(subject, played.rows.at(-1) as Row)
+    const isEdited = end.get(gone) !== undefined && !equal(end.get(gone), before.get(gone))
+    // Of two that shut each other out, the one goes with the other.
+    if (isEdited && equal(end.get(changed), before.get(changed)))
+      return {
+        row: trail.moves.length,
+        says: `the edit of ${changed} takes ${gone} away`,
+        expected: `${gone} ${printed(before.get(gone))}`,
+        found: `no ${gone}`,
+        cause: 'it sends a new object without what else stood in the old one',
+      }
+  }
+  return undefined
+}
+
+/** The ways at other fields of the same mount. */
+function othersOf({ ways }: Subject, { given, control }: Way): Way[] {
+  return ways.filter((one) => isField(one.control) && equal(one.given, given) && !equal(one.control, control))
+}
 
 interface Part {
   readonly before: unknown

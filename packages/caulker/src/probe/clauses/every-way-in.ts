@@ -4,7 +4,15 @@ import { deadField, eachField } from './dead-field.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
-import { notBySpace, notByThePointer, spaced, otherThanTyped, otherWays, pointedAt } from './ways-alike.js'
+import {
+  notBySpace,
+  otherThanFocused,
+  notByThePointer,
+  spaced,
+  otherThanTyped,
+  otherWays,
+  pointedAt,
+} from './ways-alike.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
@@ -18,7 +26,7 @@ export const everyWayIn = clause({
   promise: 'Whatever a person enters or sets is taken, by each way that ends an edit.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a box or a switch is done by Space.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -40,7 +48,8 @@ export const everyWayIn = clause({
     const other =
       (await otherThanTyped(subject, played)) ??
       (await notByThePointer(subject, played)) ??
-      (await notBySpace(subject, played))
+      (await notBySpace(subject, played)) ??
+      (await otherThanFocused(subject, played))
     if (other !== undefined) return other
     const dead = await deadField(subject, played)
     if (dead !== undefined) return dead
@@ -83,6 +92,7 @@ const VALUE_CONTROLS: readonly ControlKind[] = [
   'radio button',
   'select',
   'list box',
+  'grid',
 ]
 
 /** A control that shows another value than its owner and the component hold. */

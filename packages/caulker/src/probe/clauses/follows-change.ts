@@ -1,9 +1,12 @@
-import { accepts, equal, isHost, valueClauses } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { accepts, equal, isHost, isValue, printed, valueClauses } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
+import type { ControlRef } from '../person/controls.js'
+import { foundControls } from '../person/operate.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
-import { isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
+import { gesture, isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
+import { choiceOf } from '../subject/among.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -20,7 +23,7 @@ export const followsChange = clause({
   random: 'tells',
   onTrial: 'tell',
   concerns: ({ properties, values }) => Object.keys(properties).length + Object.keys(values).length > 0,
-  *trails(subject) {
+  async *trails(subject) {
     for (const { name } of subject.tellable) {
       const [first, ...others] = subject.plain(name)
       if (subject.base[name] === undefined && first !== undefined)
@@ -38,6 +41,7 @@ export const followsChange = clause({
     yield* changedEntries(subject)
     yield* toldBounds(subject)
     yield* toldThenDone(subject)
+    yield* enteredAnew(subject)
     // What a person has put in is replaced like anything else.
     for (const way of subject.chiefWays.slice(0, 6))
       for (const value of subject.tellable)
@@ -48,6 +52,8 @@ export const followsChange = clause({
   proves: (subject, played) => (played.trail.moves.some(isGesture) ? matters(subject, played) : showsAChange(played)),
   async judge(subject, played) {
     const { trail, rows } = played
+    const drifted = driftedApart(subject, played)
+    if (drifted !== undefined) return drifted
     const leak = await updateEqualsRemount(subject, played)
     if (leak !== undefined) {
       const told = rows[leak.row]?.move
@@ -77,6 +83,27 @@ export const followsChange = clause({
   },
 })
 
+/** A property is told, and a value that has nothing to do with it is another one in silence: its owner still holds what it was. */
+function driftedApart(subject: Subject, { rows, trail }: Played): LeakAt | undefined {
+  const [before, row] = [rows[0], rows[1]]
+  if (row === undefined || !isTell(row.move) || trail.moves.length !== 1 || row.heard.length > 0) return undefined
+  const told = Object.keys(row.move.tell)
+  for (const value of subject.tellable.filter(isValue)) {
+    const { name, bounds, step, gap, among } = value
+    const held = before.held[name]
+    const decides = [name, bounds.least, bounds.most, step, gap, value.stride, among?.list]
+    if (held === undefined || told.some((one) => decides.includes(one))) continue
+    if (!equal(before.read[name], held) || row.read[name] === undefined || equal(row.read[name], held)) continue
+    return {
+      row: 1,
+      says: `${name} is another one once ${told.join(' and ')} is told, and its owner does not hear of it`,
+      expected: `${name} ${printed(held)}, as its owner holds it`,
+      found: `${name} ${printed(row.read[name])}`,
+    }
+  }
+  return undefined
+}
+
 /** After a bound or a step is told, what a person can do at it. */
 function* toldBounds(subject: Subject): Iterable<Trail> {
   for (const value of valueClauses(subject.contract)) {
@@ -104,6 +131,31 @@ function* toldThenDone(subject: Subject): Iterable<Trail> {
         if (changes.has(name) && text === undefined && !equal(given[name], other))
           yield { given, moves: [tell({ [name]: other }), ...moves] }
 }
+
+/** A list is told that is longer: the last that it has brought along is operated like one that was there from the mount. */
+async function* enteredAnew(subject: Subject): AsyncIterable<Trail> {
+  const lists = subject.tellable.filter(({ kind }) => kind === 'property')
+  for (const { name } of lists) {
+    const longer = subject.plain(name).find((one) => Array.isArray(one) && one.length > 1)
+    if (!Array.isArray(longer)) continue
+    // What is chosen is in the list, before and after.
+    const chosen = subject.values
+      .filter(({ among }) => among?.list === name)
+      .map((value) => [value.name, choiceOf(value, longer[0])] as const)
+    const given = { ...subject.middle, ...Object.fromEntries(chosen) }
+    const mounts = [...(chosen.length > 0 ? [] : [without(given, name)]), { ...given, [name]: longer.slice(0, 1) }]
+    const shown = (await subject.look({ ...given, [name]: longer }, foundControls)) ?? []
+    for (const mount of mounts) {
+      const known = ((await subject.look(mount, foundControls)) ?? []).map(({ ref }) => ref)
+      const isNew = ({ kind, nth }: ControlRef) => !known.some((one) => one.kind === kind && one.nth === nth)
+      const last = shown.filter(({ ref }) => PRESSED.includes(ref.kind) && isNew(ref)).at(-1)
+      if (last !== undefined)
+        yield { given: mount, moves: [tell({ [name]: longer }), gesture({ do: 'press', on: last.ref })] }
+    }
+  }
+}
+
+const PRESSED: readonly string[] = ['button', 'checkbox', 'switch', 'radio button', 'area']
 
 /** A gesture after a tell is evidence where what was told is seen, or is a bound or step that the gesture may meet. */
 function matters({ values }: Subject, { trail, rows }: Played): boolean {

@@ -6,7 +6,7 @@ import { isGesture, isTell, tell, trailKey, type Trail } from '../stage/trail.js
 import { isText } from '../subject/forms.js'
 import { editorsOf, typed, TYPED } from '../subject/own-drafts.js'
 import { isPlaced } from '../person/gestures.js'
-import type { Subject, Way } from '../subject/subject.js'
+import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
 function unlocked({ locks }: AnyContract): Given {
@@ -57,6 +57,11 @@ export const locksHold = clause({
         yield { given: { ...way.given, [lock]: true }, moves: way.moves }
       for (const way of subject.chiefWays)
         yield { given: { ...way.given, [lock]: false }, moves: [tell({ [lock]: true }), ...way.moves] }
+      // Whose hands are on its keys has the focus in it still when it is locked.
+      for (const { given, moves } of oneAtEach(subject.ways.filter(isByKeys)).slice(0, 2)) {
+        const keys = moves.filter((move) => isGesture(move) && move.gesture.do === 'key')
+        yield { given: { ...given, [lock]: false }, moves: [...keys, tell({ [lock]: true }), ...keys] }
+      }
       for (const { name } of subject.values.filter(({ lastWord }) => lastWord === 'owner')) {
         const other = subject.plain(name).find((value) => !equal(value, subject.middle[name]))
         if (other !== undefined) yield { given: { ...subject.middle, [lock]: true }, moves: [tell({ [name]: other })] }
@@ -70,7 +75,7 @@ export const locksHold = clause({
     if (played.trail.setting === 'form') return sentAllTheSame(subject, played)
     for (const [at, row] of rows.entries()) {
       if (isGesture(row.move)) {
-        if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) return undefined
+        if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) continue
         const reported = row.heard.find((one) => one.value !== undefined || isSave(subject, one.event))
         const changed = subject.values.find(({ name }) => !equal(row.read[name], rows[at - 1]?.read[name]))
         if (reported !== undefined || changed !== undefined)
@@ -106,6 +111,10 @@ export const locksHold = clause({
     return undefined
   },
 })
+
+function isByKeys({ changes, moves: [first] }: Way): boolean {
+  return changes.size > 0 && isGesture(first) && first.gesture.do === 'key'
+}
 
 /** Locked, no draft is opened, typed and saved. */
 async function* draftsWhileLocked(subject: Subject): AsyncIterable<Trail> {

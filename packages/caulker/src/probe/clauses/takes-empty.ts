@@ -11,7 +11,7 @@ import { clause, type LeakAt } from './clause.js'
 import { samePicture, type Picture } from '../sight/picture.js'
 import { choiceOf, keysIn } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
-import { followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
+import { behavesLikeFresh, followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
 import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
@@ -42,12 +42,23 @@ export const takesEmpty = clause({
         if (way.changes.has(value.name))
           for (const empty of emptiesOf(value).slice(0, 1))
             yield { given: way.given, moves: [...way.moves, tell({ [value.name]: empty })] }
+    // Cleared, it goes on as one does that was mounted with nothing.
+    for (const way of subject.chiefWays.slice(0, MOST_WAYS))
+      for (const value of subject.tellable)
+        if (way.changes.has(value.name))
+          for (const empty of emptiesOf(value).slice(0, 1))
+            for (const plain of subject.plain(value.name).slice(0, 1))
+              yield {
+                given: { ...way.given, [value.name]: plain },
+                moves: [tell({ [value.name]: empty }), ...way.moves],
+              }
   },
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
     if (played.trail.moves.length === 0) return looksLikeAChoice(subject, played)
     const leak = (await updateEqualsRemount(subject, played)) ?? (await replacesTheEdit(subject, played))
-    if (leak === undefined || isToldAgain(played.rows, leak.row)) return undefined
+    if (leak === undefined) return goesOnOtherwise(subject, played)
+    if (isToldAgain(played.rows, leak.row)) return undefined
     const told = played.rows[leak.row]?.move
     const cleared =
       told !== undefined && 'tell' in told
@@ -71,6 +82,16 @@ export const takesEmpty = clause({
     }
   },
 })
+
+const MOST_WAYS = 4
+
+/** After it was cleared the same gesture comes to something else than where nothing ever stood. */
+async function goesOnOtherwise(subject: Subject, played: Played): Promise<LeakAt | undefined> {
+  const [told, ...rest] = played.trail.moves
+  if (!isTell(told) || rest.length === 0 || !rest.every(isGesture)) return undefined
+  const unlike = await behavesLikeFresh(subject, played, 2)
+  return unlike && { ...unlike, says: 'once cleared, the same gesture has another result than where nothing stood' }
+}
 
 /** Of a few choices nothing looks like one, where the others look different: then that one seems to be chosen. */
 async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {

@@ -1,9 +1,11 @@
 import { equal, printed } from '../../contract/index.js'
-import type { ControlRef } from '../person/controls.js'
+import { deepActiveElement } from '../../dom/index.js'
+import { findControl, optionsOf, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import type { Given } from '../../mount/index.js'
 
 /** The same text as it is typed, by each other way that puts it into a field at once. */
 export function* otherWays({ ways, controls }: Subject): Iterable<Trail> {
@@ -49,9 +51,12 @@ export function* pointedAt(subject: Subject): Iterable<Trail> {
       yield { given, moves: [arrowDown(control), gesture({ do: 'choose', on: control, option })] }
 }
 
-/** WAI-ARIA 1.2, sections 5.3.4 and 5.4: Space does at a box or a switch what a click does. */
+/** At how many controls: of the days of a month one is like the other. */
+const MOST_PRESSED = 6
+
+/** WAI-ARIA 1.2, sections 5.3.4 and 5.4: Space does at a button, a box or a switch what a click does. */
 export function* spaced(subject: Subject): Iterable<Trail> {
-  for (const { given, control, moves } of oneAtEach(subject.ways.filter(isClick)))
+  for (const { given, control, moves } of oneAtEach(subject.ways.filter(isClick)).slice(0, MOST_PRESSED))
     if (moves.length === 1) yield { given, moves: [gesture({ do: 'key', on: control, key: ' ' })] }
 }
 
@@ -61,22 +66,59 @@ export async function notBySpace(subject: Subject, { trail, rows }: Played): Pro
     return undefined
   const { on } = move.gesture
   const [first, row] = rows
-  const isClicked = subject.ways.some((way) => isClick(way) && equal(way.control, on))
-  if (!isClicked || row === undefined || row.heard.length > 0 || !equal(row.read, first.read)) return undefined
+  const way = subject.ways.find((one) => isClick(one) && one.moves.length === 1 && equal(one.control, on))
+  if (way === undefined || row === undefined) return undefined
+  const clicked = (await subject.play({ given: trail.given, moves: way.moves })).rows[1]
   // Without the focus no key reaches it; that it takes none is not said of it here.
-  if (!row.around.hasFocus) return undefined
-  return {
-    row: 1,
-    says: 'a click changes it, and Space does not',
-    expected: 'a report, as after a click',
-    found: 'nothing is heard, and nothing changes',
-    cause: 'it hears the click alone; whoever has no pointer cannot operate it',
-  }
+  if (!row.around.hasFocus || clicked === undefined || !(await isPressedBySpace(subject, trail.given, on)))
+    return undefined
+  const isSilent = row.heard.length === 0 && equal(row.read, first.read)
+  if (isSilent && clicked.heard.length > 0)
+    return {
+      row: 1,
+      says: 'a click changes it, and Space does not',
+      expected: 'a report, as after a click',
+      found: 'nothing is heard, and nothing changes',
+      cause: 'it hears the click alone; whoever has no pointer cannot operate it',
+    }
+  const unlike = subject.values.find(({ name }) => !equal(row.read[name], clicked.read[name]))
+  return (
+    unlike && {
+      row: 1,
+      says: `Space comes to another ${unlike.name} than a click`,
+      expected: `${unlike.name} ${printed(clicked.read[unlike.name])}`,
+      found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+    }
+  )
 }
 
-function isClick({ control, moves: [first], changes }: Way): boolean {
-  const isBox = control.kind === 'checkbox' || control.kind === 'switch'
-  return isBox && changes.size > 0 && isGesture(first) && first.gesture.do === 'press'
+function isClick({ control: { kind }, moves: [first], changes }: Way): boolean {
+  const isPressed = kind === 'button' || kind === 'checkbox' || kind === 'switch'
+  return isPressed && changes.size > 0 && isGesture(first) && first.gesture.do === 'press'
+}
+
+/**
+ * A tab, an entry of a menu or of a tree has keys of its own. What the browser itself makes of Space at a button may be told from a click
+ * by a script, so it is only asked where the key is kept from the browser.
+ */
+async function isPressedBySpace(subject: Subject, given: Given, on: ControlRef): Promise<boolean> {
+  const found = await subject.look(given, (container) => {
+    const element = findControl(container, on)
+    const { KeyboardEvent } = container.ownerDocument.defaultView as Window & typeof globalThis
+    const key = new KeyboardEvent('keydown', {
+      key: ' ',
+      code: 'Space',
+      bubbles: true,
+      composed: true,
+      cancelable: true,
+    })
+    if (element === undefined) return false
+    if (element.localName === 'button') return !element.dispatchEvent(key)
+    return (
+      ['button', 'checkbox', 'switch'].includes(element.getAttribute('role') ?? '') || element.localName === 'input'
+    )
+  })
+  return found === true
 }
 
 /** What keys can choose from a list a pointer can, too. */
@@ -101,6 +143,37 @@ export async function notByThePointer(subject: Subject, { trail, rows }: Played)
     expected: 'a report, as after Enter',
     found: 'nothing is heard, and nothing changes',
   }
+}
+
+/** What Enter or Space takes is the entry that has the focus: a click there takes the same. */
+export async function otherThanFocused(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [first, second] = trail.moves
+  if (!isKey(first) || !isKey(second) || !['grid', 'list box'].includes(first.gesture.on.kind)) return undefined
+  if (second.gesture.key !== 'Enter' && second.gesture.key !== ' ') return undefined
+  const { on } = first.gesture
+  const row = rows[2]
+  const option = await subject.lookAfter(trail.given, [first], (container) => {
+    const list = findControl(container, on)
+    const active = deepActiveElement(container.ownerDocument)
+    return list === undefined || active === null ? -1 : optionsOf(list).indexOf(active as HTMLElement)
+  })
+  if (option === undefined || option < 0 || row === undefined) return undefined
+  const clicked = await subject.play({ ...trail, moves: [gesture({ do: 'choose', on, option })] })
+  const other = clicked.rows[1]
+  if (other === undefined || (other.fault ?? other.impossible) !== undefined) return undefined
+  const unlike = subject.values.find(({ name }) => !equal(row.read[name], other.read[name]))
+  return (
+    unlike && {
+      row: 2,
+      says: `a key comes to another ${unlike.name} than a click at the entry that has the focus`,
+      expected: `${unlike.name} ${printed(other.read[unlike.name])}`,
+      found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+    }
+  )
+}
+
+function isKey(move: Move | undefined): move is Move & { gesture: { do: 'key'; on: ControlRef; key: string } } {
+  return isGesture(move) && move.gesture.do === 'key'
 }
 
 /** Combo boxes whose entries arrow keys and Enter choose, and no pointer was seen to. */

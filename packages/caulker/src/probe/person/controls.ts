@@ -1,5 +1,6 @@
 import { computeAccessibleName } from 'dom-accessibility-api'
 import { shadowOf } from '../../dom/index.js'
+import { areasIn } from './areas.js'
 import { isEditable, isReadOnly } from './fields.js'
 
 export type ControlKind =
@@ -12,9 +13,12 @@ export type ControlKind =
   | 'radio button'
   | 'select'
   | 'list box'
+  | 'grid'
   | 'combo box'
   | 'button'
   | 'file field'
+  /** What hears the pointer and says by no role what it is. */
+  | 'area'
   /** The component as a whole, where gestures of its own are named for it. */
   | 'component'
 
@@ -56,6 +60,7 @@ export function findControl(container: Element, { kind, nth, label }: ControlRef
   if (kind === 'component')
     return (container.getElementsByTagName(label)[0] ?? container.firstElementChild ?? undefined) as
       HTMLElement | undefined
+  if (kind === 'area') return areasIn(container, isControl)[nth]
   return controlsIn(container).filter((control) => control.kind === kind)[nth]?.element
 }
 
@@ -67,6 +72,18 @@ export function controlRefs(container: ParentNode): { ref: ControlRef; element: 
     counts.set(kind, nth + 1)
     return { ref: { kind, nth, label: accessibleName(element) }, element }
   })
+}
+
+/** What else a person may try: places that hear the pointer, named by what is written there. */
+export function areaRefs(container: ParentNode): { ref: ControlRef; element: HTMLElement }[] {
+  return areasIn(container, isControl).map((element, nth) => ({
+    ref: { kind: 'area', nth, label: accessibleName(element) || (element.textContent ?? '').trim().slice(0, 20) },
+    element,
+  }))
+}
+
+function isControl(element: Element): boolean {
+  return kindOf(element) !== undefined
 }
 
 /** Whether a control says that a person can do something with it. */
@@ -107,11 +124,22 @@ export function isFolded(element: Element): boolean {
   return element.localName === 'details' && !element.hasAttribute('open')
 }
 
-/** What can be chosen in a select, in a list, or in the list that a combo box opens. */
+/** What can be chosen in a select, in a list or a grid, or in the list that a combo box opens. */
 export function optionsOf(control: HTMLElement): HTMLElement[] {
   if (control.localName === 'select') return [...(control as HTMLSelectElement).options]
+  if (control.getAttribute('role') === 'grid') return cellsOf(control).filter(isReachable)
   const list = opensList(control) ? popupOf(control) : control
   return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isReachable)
+}
+
+function cellsOf(grid: Element): HTMLElement[] {
+  return [...grid.querySelectorAll<HTMLElement>('[role="gridcell"]')]
+}
+
+/** A grid whose cells hold controls is operated there; one of bare cells is itself what is operated. */
+function isGridOfChoices(grid: Element): boolean {
+  const cells = cellsOf(grid)
+  return cells.length > 0 && cells.every((cell) => [...cell.querySelectorAll('*')].every((inner) => !isControl(inner)))
 }
 
 /** WAI-ARIA 1.2, sections 5.4 and 6.6.1: what opens a list to choose from. */
@@ -201,5 +229,6 @@ export function kindOf(element: Element): ControlKind | undefined {
       break
   }
   if (isEditable(element) && !isEditable(element.parentElement)) return 'text field'
+  if (role === 'grid') return isGridOfChoices(element) ? 'grid' : undefined
   return role === null ? undefined : ROLE_KINDS[role]
 }

@@ -22,15 +22,6 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
     return undefined
   }
 
-  /** Keys go to what has the focus: the control itself, or one of its parts that takes it over. */
-  function focusedIn(element: HTMLElement): HTMLElement | undefined {
-    const active = deepActiveElement(element.ownerDocument)
-    if (active !== null && isInside(active, element)) return active
-    const part = element.querySelector<HTMLElement>('[tabindex="0"]')
-    part?.focus()
-    return part !== null && deepActiveElement(element.ownerDocument) === part ? part : undefined
-  }
-
   /** HTML Standard, sections 4.10.5.1 and 6.8: what the browser does at a key, where no script has prevented it. */
   function actionOf(element: HTMLElement, key: Key): (() => void) | undefined {
     const field = element as HTMLInputElement
@@ -52,17 +43,19 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
   }
 
   function step(field: HTMLInputElement, by: number): void {
-    changed(field, () => (by > 0 ? field.stepUp(by) : field.stepDown(-by)))
+    // HTML Standard, section 4.10.5.3.8: a field of any step has none of its own; a browser then goes by one.
+    if (field.step === 'any') changed(field, () => (field.value = String(Number(field.value) + by)))
+    else changed(field, () => (by > 0 ? field.stepUp(by) : field.stepDown(-by)))
   }
 
   function slide(field: HTMLInputElement, key: Key): void {
     const [least, most] = [Number(field.min || 0), Number(field.max || 100)]
     if (least > most) return
-    const page = Math.max(1, Math.round((most - least) / 10 / Number(field.step || 1)))
+    const page = Math.max(1, Math.round((most - least) / 10 / strideOf(field)))
     const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: page, PageDown: -page }[key as string]
     if (by !== undefined) return step(field, by)
     const end = key === 'Home' ? least : key === 'End' ? most : undefined
-    const limits = { least, most, step: Number(field.step || 1), ordered: false, gap: 0 }
+    const limits = { least, most, step: strideOf(field), ordered: false, gap: 0 }
     if (end !== undefined) changed(field, () => (field.value = String(bring(end, limits))))
   }
 
@@ -102,6 +95,19 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
   }
 
   return { press, enter }
+}
+
+/** Keys go to what has the focus: the control itself, or one of its parts that takes it over. */
+export function focusedIn(element: HTMLElement): HTMLElement | undefined {
+  const active = deepActiveElement(element.ownerDocument)
+  if (active !== null && isInside(active, element)) return active
+  const part = element.querySelector<HTMLElement>('[tabindex="0"]')
+  part?.focus()
+  return part !== null && deepActiveElement(element.ownerDocument) === part ? part : undefined
+}
+
+function strideOf({ step }: HTMLInputElement): number {
+  return Number(step) > 0 ? Number(step) : 1
 }
 
 const DIRECTIONS: Partial<Record<Key, number>> = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }

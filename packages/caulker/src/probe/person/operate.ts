@@ -1,4 +1,5 @@
-import { controlRefs, isOperable, isReachable, optionsOf, takesKeys, type ControlRef } from './controls.js'
+import { isDrawnOn } from './areas.js'
+import { areaRefs, controlRefs, isOperable, isReachable, optionsOf, takesKeys, type ControlRef } from './controls.js'
 import { isKeyed, type Gesture, type Key, type Point } from './gestures.js'
 import { hasSelection, isEditable, isTextual } from './fields.js'
 
@@ -40,6 +41,11 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
     case 'spin button':
       yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'])
       return
+    case 'grid':
+      for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })
+      yield* keyGestures(ref, ['ArrowDown', 'ArrowRight', 'End'])
+      for (const take of ['Enter', ' '] as const) yield only(key(ref, 'ArrowRight'), key(ref, take), { do: 'leave' })
+      return
     case 'list box':
       for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })
       yield* keyGestures(ref, ['ArrowDown', 'End'])
@@ -63,6 +69,11 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
       if (!control.isNative) yield* keyGestures(ref, ['Enter', ' '])
       // The component around it may hear keys that the button itself does not.
       else if (control.isFirst) yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'ArrowRight'])
+      return
+    case 'area':
+      yield only({ do: 'press', on: ref })
+      if (control.isDrawnOn && control.isLaidOut)
+        for (const to of [0.75, 0.25]) yield only({ do: 'drag', on: ref, from: [0.5, 0.5], to: [to, 0.5] })
       return
     case 'file field':
       for (const file of supply.files) yield only({ do: 'pick', on: ref, file })
@@ -150,6 +161,8 @@ export interface FoundControl {
   /** Whether it is a field that the browser may fill by itself. */
   readonly isField: boolean
   readonly isLaidOut: boolean
+  /** Whether it hears the pointer go down, and not only a click. */
+  readonly isDrawnOn: boolean
   /** Whether it is the first of its kind in its group. */
   readonly isFirst: boolean
 }
@@ -159,7 +172,7 @@ const LIKELY_OPTIONS = 3
 
 /** Every control that a person can operate now, with what its kind does not say. */
 export function foundControls(container: ParentNode): FoundControl[] {
-  return controlRefs(container)
+  return [...controlRefs(container), ...areaRefs(container)]
     .filter(({ element }) => isOperable(element))
     .map(({ ref, element }) => ({ ref, element, group: groupOf(element) }))
     .map(({ ref, element, group }, at, all) => ({
@@ -174,6 +187,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isFree: hasSelection(element as HTMLInputElement) || isEditable(element),
       isField: element.localName === 'input' || element.localName === 'textarea',
       isLaidOut: element.getBoundingClientRect().width > 0,
+      isDrawnOn: isDrawnOn(element),
     }))
 }
 

@@ -1,4 +1,5 @@
 import { findControl, optionsOf } from './controls.js'
+import { focusedIn } from './keyboard.js'
 import { isPlaced, type EntersText, type Gesture } from './gestures.js'
 import { hasSelection, isEditable } from './fields.js'
 import { personAt, type Person } from './index.js'
@@ -45,6 +46,7 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
         return dragged(element, [gesture.from, gesture.to])
       case 'key':
         element.focus()
+        focusedIn(element)
         return void (await hands([{ key: gesture.key === ' ' ? 'Space' : gesture.key }]))
       case 'enter':
         if (setAsWhole === element) return synthetic.act(gesture)

@@ -29,9 +29,12 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
     ways.push({ given, moves, changes, control, text, plainly, partly, isWhole })
   }
   const usual = (await stage.look(subject.middle, [], foundControls)) ?? []
-  for (const given of [subject.middle, subject.base, ...furnished(subject)]) {
+  const full = fullest(subject)
+  for (const given of [subject.middle, subject.base, ...furnished(subject), ...(full === undefined ? [] : [full])]) {
     const controls = given === subject.middle ? usual : await stage.look(given, [], foundControls)
-    for (const one of tries(subject, controls, named)) await add(given, one)
+    // What is done where all members are there does something else than where some are left out.
+    const keyOf = ({ moves }: Try) => (given === full ? trailKey([given, moves]) : trailKey(moves))
+    for (const one of tries(subject, controls, named)) await add(given, one, keyOf(one))
     const openers = ways.filter((way) => way.given === given && way.changes.size === 0 && isPress(way.moves))
     const seenToOpen = openers.slice(0, MOST_OPENERS).map(({ moves }) => moves)
     for (const moves of [...seenToOpen, ...besideLists(controls)]) {
@@ -59,6 +62,23 @@ function furnished({ names, values, middle, plain }: Subject): Given[] {
     return list === undefined ? [] : [[value.name, choiceOf(value, list[0])]]
   })
   return [{ ...middle, ...filled, ...Object.fromEntries(chosen) }]
+}
+
+/** An object that may leave out some members, with all of them: what edits those is there to be operated only then. */
+function fullest({ values, middle, plain }: Subject): Given | undefined {
+  const full = values.flatMap(({ name }): [string, unknown][] => {
+    const size = (one: unknown) => JSON.stringify(membersOf(one)).length
+    const [first, ...others] = plain(name).filter((one) => membersOf(one).length > 0)
+    const most = others.reduce((before, one) => (size(one) > size(before) ? one : before), first)
+    return membersOf(most).some((member) => !membersOf(middle[name]).includes(member)) ? [[name, most]] : []
+  })
+  return full.length === 0 ? undefined : { ...middle, ...Object.fromEntries(full) }
+}
+
+function membersOf(value: unknown): string[] {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
+    ? Object.keys(value)
+    : []
 }
 
 /** Where several fields make up one text, a shorter text leaves some of them empty: a key that deletes does something there, too. */
@@ -111,7 +131,7 @@ function* revealed(subject: Subject, opening: readonly Move[], fresh: readonly F
     for (const { ref: button } of buttons.slice(0, 3))
       yield { moves: [...opening, gesture({ do: 'press', on: button })], control: button, text: undefined }
   for (const { ref, options } of fresh.filter((one) => !fields.includes(one) && !buttons.includes(one)).slice(0, 4)) {
-    if (ref.kind !== 'combo box' && ref.kind !== 'list box' && ref.kind !== 'select')
+    if (!['combo box', 'list box', 'grid', 'select'].includes(ref.kind))
       yield { moves: [...opening, gesture({ do: 'press', on: ref })], control: ref, text: undefined }
     for (const option of [0, 1, 2].slice(0, options))
       yield { moves: [...opening, gesture({ do: 'choose', on: ref, option })], control: ref, text: undefined }
@@ -133,7 +153,7 @@ function* tries(
   named: readonly NamedGesture[] = [],
 ): Iterable<Try> {
   const whole = componentRef(subject.contract.tag)
-  const isBlind = controls.length === 0 && named.length === 0 && subject.values.length > 0
+  const isBlind = controls.every(({ ref }) => ref.kind === 'area') && named.length === 0 && subject.values.length > 0
   for (const gestures of isBlind ? wholeGestures(whole) : named.map((one) => gesturesOf(one, whole)))
     yield { moves: [...gestures, { do: 'leave' as const }].map(gesture), control: whole, text: undefined }
   for (const control of controls) {

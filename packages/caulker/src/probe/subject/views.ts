@@ -51,7 +51,11 @@ async function viewOf(
     for (const back of backs) {
       const played = await subject.play({ given: from, moves: [...moves, ...back] })
       const last = played.rows[2]
-      if (last !== undefined && isSilent(subject, played) && samePicture(last.picture, played.rows[0].picture))
+      if (
+        last !== undefined &&
+        isSilent(subject, played, equal(back, moves)) &&
+        samePicture(last.picture, played.rows[0].picture)
+      )
         return { given: from, moves, back }
     }
   return undefined
@@ -84,21 +88,26 @@ export async function turnedOver(subject: Subject, { trail, rows }: Played): Pro
       const like = since.filter(({ held }) => equal({ ...held, ...given }, held))
       if ((like.length > 0 ? like : since).some(({ picture }) => samePicture(picture, plain.picture))) return plain
       const turned = await subject.play({ given, moves })
-      return isSilent(subject, turned) ? (turned.rows[moves.length] ?? plain) : plain
+      return isSilent(subject, turned, true) ? (turned.rows[moves.length] ?? plain) : plain
     }
     return { row, subject: { ...subject, fresh } }
   })
 }
 
-/** Whether it went through to its end, said nothing, and holds what it held. */
-export function isSilent({ values }: Subject, { trail, rows }: Played): boolean {
+/**
+ * Whether it went through to its end, said nothing, and holds what it held.
+ *
+ * @param mayTell whether it may say that it was turned over, as long as it reports no value
+ */
+export function isSilent({ values }: Subject, { trail, rows }: Played, mayTell = false): boolean {
   return (
     rows.length > trail.moves.length &&
     rows.every(({ fault, unsettled, impossible }) => (fault ?? unsettled ?? impossible) === undefined) &&
-    rows.slice(1).every((row, at) => !isGesture(row.move) || isUntouched(values, rows[at] as Row, row))
+    rows.slice(1).every((row, at) => !isGesture(row.move) || isUntouched(values, rows[at] as Row, row, mayTell))
   )
 }
 
-function isUntouched(values: Subject['values'], before: Row, row: Row): boolean {
-  return row.heard.length === 0 && values.every(({ name }) => equal(before.read[name], row.read[name]))
+function isUntouched(values: Subject['values'], before: Row, row: Row, mayTell: boolean): boolean {
+  const isQuiet = row.heard.every(({ value }) => mayTell && value === undefined)
+  return isQuiet && values.every(({ name }) => equal(before.read[name], row.read[name]))
 }

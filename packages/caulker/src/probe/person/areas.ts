@@ -1,0 +1,70 @@
+import { shadowOf } from '../../dom/index.js'
+
+const heard = new WeakMap<EventTarget, Set<string>>()
+
+/** What begins with the pointer going down may be drawn on or dragged; what hears a click is only clicked. */
+const DOWN = ['pointerdown', 'mousedown', 'touchstart']
+const CLICK = ['click', 'pointerup', 'mouseup']
+
+/** How many places of one element are clicked that hears for all of them. */
+const MOST_PLACES = 6
+
+/** Remembers who listens to the pointer, until the function that it gives is called. */
+export function rememberListeners({ EventTarget: { prototype } }: Window & typeof globalThis): () => void {
+  const original = Object.getOwnPropertyDescriptor(prototype, 'addEventListener') as PropertyDescriptor
+  const add = prototype.addEventListener
+  Object.defineProperty(prototype, 'addEventListener', {
+    ...original,
+    value: function addEventListener(this: EventTarget | undefined, ...given: Parameters<typeof add>): void {
+      const [type] = given
+      if (this instanceof Object && (DOWN.includes(type) || CLICK.includes(type)))
+        heard.set(this, new Set([...(heard.get(this) ?? []), type]))
+      return add.apply(this as EventTarget, given)
+    },
+  })
+  return () => Object.defineProperty(prototype, 'addEventListener', original)
+}
+
+/**
+ * What listens to the pointer and says by no role what it is: a person sees it, and tries it. Of one that hears clicks for what is drawn
+ * in it, the places in it. What holds controls only hears them.
+ */
+export function areasIn(container: ParentNode, isControl: (element: Element) => boolean): HTMLElement[] {
+  const areas: HTMLElement[] = []
+  /** Gives whether there is a control in it. */
+  const visit = (element: Element): boolean => {
+    if (isControl(element)) return true
+    const before = areas.length
+    const holds = [...childrenOf(element)].map(visit).includes(true)
+    if (holds || areas.length > before || !(element instanceof element.ownerDocument.defaultView!.HTMLElement))
+      return holds
+    if (hears(element, DOWN)) areas.push(element)
+    else if (hears(element, CLICK)) areas.push(...placesIn(element).slice(0, MOST_PLACES))
+    return false
+  }
+  for (const child of container.children) visit(child)
+  return areas
+}
+
+export function isDrawnOn(element: HTMLElement): boolean {
+  return hears(element, DOWN)
+}
+
+function hears(element: HTMLElement, types: readonly string[]): boolean {
+  const known = heard.get(element)
+  return types.some(
+    (type) =>
+      known?.has(type) === true || typeof (element as never as Record<string, unknown>)[`on${type}`] === 'function',
+  )
+}
+
+/** The innermost of what is drawn in an element; itself where nothing is. */
+function placesIn(element: HTMLElement): HTMLElement[] {
+  const children = [...childrenOf(element)].filter((child) => child.localName !== 'style' && child.localName !== 'slot')
+  return children.length === 0 ? [element] : children.flatMap((child) => placesIn(child as HTMLElement))
+}
+
+function* childrenOf(element: Element): Iterable<Element> {
+  yield* shadowOf(element)?.children ?? []
+  yield* element.children
+}

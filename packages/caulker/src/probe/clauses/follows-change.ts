@@ -1,12 +1,11 @@
-import { accepts, equal, isHost, isValue, printed, valueClauses } from '../../contract/index.js'
-import { clause, type LeakAt } from './clause.js'
+import { equal, valueClauses } from '../../contract/index.js'
+import { clause } from './clause.js'
+import { driftedApart } from './drifts-apart.js'
+import { changedEntries, enteredAnew } from './entries-told.js'
 import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
-import type { ControlRef } from '../person/controls.js'
-import { foundControls } from '../person/operate.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
-import { choiceOf } from '../subject/among.js'
+import { isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -83,27 +82,6 @@ export const followsChange = clause({
   },
 })
 
-/** A property is told, and a value that has nothing to do with it is another one in silence: its owner still holds what it was. */
-function driftedApart(subject: Subject, { rows, trail }: Played): LeakAt | undefined {
-  const [before, row] = [rows[0], rows[1]]
-  if (row === undefined || !isTell(row.move) || trail.moves.length !== 1 || row.heard.length > 0) return undefined
-  const told = Object.keys(row.move.tell)
-  for (const value of subject.tellable.filter(isValue)) {
-    const { name, bounds, step, gap, among } = value
-    const held = before.held[name]
-    const decides = [name, bounds.least, bounds.most, step, gap, value.stride, among?.list]
-    if (held === undefined || told.some((one) => decides.includes(one))) continue
-    if (!equal(before.read[name], held) || row.read[name] === undefined || equal(row.read[name], held)) continue
-    return {
-      row: 1,
-      says: `${name} is another one once ${told.join(' and ')} is told, and its owner does not hear of it`,
-      expected: `${name} ${printed(held)}, as its owner holds it`,
-      found: `${name} ${printed(row.read[name])}`,
-    }
-  }
-  return undefined
-}
-
 /** After a bound or a step is told, what a person can do at it. */
 function* toldBounds(subject: Subject): Iterable<Trail> {
   for (const value of valueClauses(subject.contract)) {
@@ -131,31 +109,6 @@ function* toldThenDone(subject: Subject): Iterable<Trail> {
         if (changes.has(name) && text === undefined && !equal(given[name], other))
           yield { given, moves: [tell({ [name]: other }), ...moves] }
 }
-
-/** A list is told that is longer: the last that it has brought along is operated like one that was there from the mount. */
-async function* enteredAnew(subject: Subject): AsyncIterable<Trail> {
-  const lists = subject.tellable.filter(({ kind }) => kind === 'property')
-  for (const { name } of lists) {
-    const longer = subject.plain(name).find((one) => Array.isArray(one) && one.length > 1)
-    if (!Array.isArray(longer)) continue
-    // What is chosen is in the list, before and after.
-    const chosen = subject.values
-      .filter(({ among }) => among?.list === name)
-      .map((value) => [value.name, choiceOf(value, longer[0])] as const)
-    const given = { ...subject.middle, ...Object.fromEntries(chosen) }
-    const mounts = [...(chosen.length > 0 ? [] : [without(given, name)]), { ...given, [name]: longer.slice(0, 1) }]
-    const shown = (await subject.look({ ...given, [name]: longer }, foundControls)) ?? []
-    for (const mount of mounts) {
-      const known = ((await subject.look(mount, foundControls)) ?? []).map(({ ref }) => ref)
-      const isNew = ({ kind, nth }: ControlRef) => !known.some((one) => one.kind === kind && one.nth === nth)
-      const last = shown.filter(({ ref }) => PRESSED.includes(ref.kind) && isNew(ref)).at(-1)
-      if (last !== undefined)
-        yield { given: mount, moves: [tell({ [name]: longer }), gesture({ do: 'press', on: last.ref })] }
-    }
-  }
-}
-
-const PRESSED: readonly string[] = ['button', 'checkbox', 'switch', 'radio button', 'area']
 
 /** A gesture after a tell is evidence where what was told is seen, or is a bound or step that the gesture may meet. */
 function matters({ values }: Subject, { trail, rows }: Played): boolean {
@@ -186,30 +139,4 @@ async function isIgnoredAtMount(
   if (told === undefined || equal(before[name], value)) return false
   const [one, other] = [await subject.fresh(before), await subject.fresh({ ...before, [name]: value })]
   return samePicture(one.picture, other.picture) && !samePicture(told, one.picture)
-}
-
-/** A list whose first entry stays and is otherwise in one member: who keeps by its name what was drawn of it misses that. */
-function* changedEntries({ tellable, plain, base }: Subject): Iterable<Trail> {
-  for (const { name, type } of tellable)
-    for (const list of plain(name).slice(0, 1)) {
-      if (!Array.isArray(list) || !isRecord(list[0])) continue
-      const [first, ...others] = list as [Readonly<Record<string, unknown>>, ...unknown[]]
-      for (const [member, part] of Object.entries(first).slice(0, MOST_MEMBERS))
-        for (const other of changed(part).slice(0, 1)) {
-          const told = [{ ...first, [member]: other }, ...others]
-          if (accepts(type, told)) yield { given: { ...base, [name]: list }, moves: [tell({ [name]: told })] }
-        }
-    }
-}
-
-const MOST_MEMBERS = 6
-
-function changed(part: unknown): unknown[] {
-  if (typeof part === 'boolean') return [!part]
-  if (typeof part === 'number') return [part + 1]
-  return typeof part === 'string' ? [`${part} too`] : []
-}
-
-function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }

@@ -3,7 +3,6 @@ import {
   equal,
   isHost,
   isValue,
-  pointerParts,
   printed,
   valueClauses,
   type AnyContract,
@@ -12,9 +11,10 @@ import {
 } from '../../contract/index.js'
 import { judgedNames } from './attribute-agrees.js'
 import { clause, type LeakAt } from './clause.js'
+import { entryUnchosen, falsyEntry } from './falsy-entry.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { isOffered, keysIn } from '../subject/among.js'
+import { isOffered } from '../subject/among.js'
 import type { Played, Row } from '../stage/played.js'
 import { isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -71,44 +71,6 @@ export const keepsFalsy = clause({
     }
   },
 })
-
-/** A list one of whose entries is known by 0, by an empty text or by false, and that one chosen. */
-function* falsyEntry({ base, names, plain }: Subject, value: ValueClause): Iterable<Trail> {
-  const { list: name = '', at = '' } = value.among ?? {}
-  const parts = pointerParts(at) ?? []
-  const list = [...plain(name), base[name]].find((one) => Array.isArray(one) && one.length > 1)
-  const type = names.find((one) => one.name === name)?.type
-  if (!Array.isArray(list) || parts.length !== 1 || type === undefined) return
-  const [first, ...others] = list as Readonly<Record<string, unknown>>[]
-  for (const falsy of [0, '', false]) {
-    const told = [...others, { ...first, [parts[0] as string]: falsy }]
-    if (equal(falsy, value.empty) || !accepts(value.type, falsy) || !accepts(type, told)) continue
-    yield { given: { ...base, [name]: told, [value.name]: falsy }, moves: [] }
-  }
-}
-
-/** Where another entry is seen to be chosen, the one that is known by 0 looks as if nothing were. */
-async function entryUnchosen(
-  subject: Subject,
-  { trail: { given, moves }, rows: [row] }: Played,
-): Promise<LeakAt | undefined> {
-  const value = subject.values.find(({ name, among }) => among !== undefined && isFalsy(given[name]))
-  const keys = value === undefined ? undefined : keysIn(value, given)
-  if (value === undefined || keys === undefined || moves.length > 0 || !keys.includes(given[value.name]))
-    return undefined
-  if (value.empty === undefined || equal(given[value.name], value.empty) || !accepts(value.type, value.empty))
-    return undefined
-  const nothing = await subject.fresh({ ...given, [value.name]: value.empty })
-  const other = await subject.fresh({ ...given, [value.name]: keys[0] })
-  if (samePicture(other.picture, nothing.picture) || !samePicture(row.picture, nothing.picture)) return undefined
-  return {
-    row: 0,
-    says: `the entry that is known by ${printed(given[value.name])} is not shown as chosen`,
-    expected: `another picture than without a ${value.name}`,
-    found: 'shown as where nothing is chosen',
-    cause: `${printed(given[value.name])} is taken for missing`,
-  }
-}
 
 /** At the mount: it says that it has it, and shows something else than its default. */
 async function takenForMissing(

@@ -5,7 +5,7 @@ import { entersText } from '../person/gestures.js'
 import { linesOnlyIn } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
 import { gesture, isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
-import { isField, isNothing, type Subject } from '../subject/subject.js'
+import { isField, isNothing, oneAtEach, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
 /** Exactly one report where the value that stands differs from what was last agreed on, and none otherwise. */
@@ -99,7 +99,9 @@ export const reportsOnce = clause({
 
 /** A field is gone into and left again, as it is and with each property standing otherwise; the pointer passes over what can be pressed. */
 function* untouched(subject: Subject): Iterable<Trail> {
-  for (const on of subject.controls.filter((one) => !isField(one)).slice(0, 4))
+  const places = oneAtEach(subject.ways.filter(({ control }) => control.kind === 'area')).map(({ control }) => control)
+  const pressed = subject.controls.filter((one) => !isField(one))
+  for (const on of [...pressed.slice(0, 4), ...places.slice(0, 2)])
     yield { given: subject.middle, moves: [gesture({ do: 'hover', on })] }
   const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'combo box')
   const others = subject.tellable

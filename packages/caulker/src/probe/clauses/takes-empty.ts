@@ -2,6 +2,7 @@ import {
   accepts,
   equal,
   isValue,
+  outsideText,
   printed,
   type PropertyClause,
   type TSchema,
@@ -96,9 +97,9 @@ async function goesOnOtherwise(subject: Subject, played: Played): Promise<LeakAt
 /** Of a few choices nothing looks like one, where the others look different: then that one seems to be chosen. */
 async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
   const { given } = trail
-  for (const value of subject.values.filter(isChoice)) {
-    const { name, empty } = value
-    if (!equal(given[name], empty)) continue
+  for (const value of subject.values.filter(isOfFew)) {
+    const { name } = value
+    if (!equal(given[name], nothingOf(value)) || !equal(row.read[name] ?? given[name], given[name])) continue
     const choices = choicesIn(subject, value, given)
     const others = await Promise.all(
       choices.map(async (one) => (await subject.fresh({ ...given, [name]: one })).picture),
@@ -117,16 +118,39 @@ async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }: Played
 
 /** A mount without any choice, where its list offers some. */
 function* nothingChosen(subject: Subject): Iterable<Trail> {
-  for (const value of subject.values.filter(isChoice)) {
-    if (value.empty === undefined || !accepts(value.type, value.empty)) continue
+  for (const value of subject.values.filter(isOfFew)) {
+    const nothing = nothingOf(value)
+    if (nothing === undefined || !accepts(value.type, nothing)) continue
     const given = subject.ways.map((way) => way.given).find((one) => keysIn(value, one)?.length) ?? subject.base
-    yield { given: { ...given, [value.name]: value.empty }, moves: [] }
+    if (!isCount(value) || !isOutside(subject, value, given, 0))
+      yield { given: { ...given, [value.name]: nothing }, moves: [] }
   }
 }
 
 function choicesIn(subject: Subject, value: ValueClause, given: Given): unknown[] {
+  if (isCount(value))
+    return [1, 2, 3].filter((one) => accepts(value.type, one) && !isOutside(subject, value, given, one))
   const keys = keysIn(value, given)?.map((key) => choiceOf({ ...value, among: undefined }, key))
   return (keys ?? subject.plain(value.name)).slice(0, 3)
+}
+
+function isOfFew(value: ValueClause): boolean {
+  return isChoice(value) || isCount(value)
+}
+
+/** Marks, pieces, days: counted from none on, up to some most. */
+function isCount({ type, among, bounds }: ValueClause): boolean {
+  return (
+    among === undefined && bounds.most !== undefined && accepts(type, 0) && !accepts(type, 0.5) && !accepts(type, '')
+  )
+}
+
+function nothingOf(value: ValueClause): unknown {
+  return isCount(value) ? 0 : value.empty
+}
+
+function isOutside(subject: Subject, value: ValueClause, given: Given, count: number): boolean {
+  return outsideText(count, subject.limits(value, given)) !== undefined
 }
 
 function isChoice({ among, type }: ValueClause): boolean {

@@ -17,7 +17,7 @@ export function rememberListeners({ EventTarget: { prototype } }: Window & typeo
     ...original,
     value: function addEventListener(this: EventTarget | undefined, ...given: Parameters<typeof add>): void {
       const [type] = given
-      if (this instanceof Object && (DOWN.includes(type) || CLICK.includes(type)))
+      if (typeof this === 'object' && (DOWN.includes(type) || CLICK.includes(type)))
         heard.set(this, new Set([...(heard.get(this) ?? []), type]))
       return add.apply(this as EventTarget, given)
     },
@@ -36,8 +36,7 @@ export function areasIn(container: ParentNode, isControl: (element: Element) => 
     if (isControl(element)) return true
     const before = areas.length
     const holds = [...childrenOf(element)].map(visit).includes(true)
-    if (holds || areas.length > before || !(element instanceof element.ownerDocument.defaultView!.HTMLElement))
-      return holds
+    if (holds || areas.length > before || !isPlace(element)) return holds
     if (hears(element, DOWN)) areas.push(element)
     else if (hears(element, CLICK)) areas.push(...placesIn(element).slice(0, MOST_PLACES))
     return false
@@ -58,10 +57,17 @@ function hears(element: HTMLElement, types: readonly string[]): boolean {
   )
 }
 
-/** The innermost of what is drawn in an element; itself where nothing is. */
+/** The innermost of what is drawn in an element; itself where nothing is, or only a drawing. */
 function placesIn(element: HTMLElement): HTMLElement[] {
-  const children = [...childrenOf(element)].filter((child) => child.localName !== 'style' && child.localName !== 'slot')
-  return children.length === 0 ? [element] : children.flatMap((child) => placesIn(child as HTMLElement))
+  const inner = [...childrenOf(element)]
+    .filter(isPlace)
+    .filter(({ localName }) => !['style', 'slot'].includes(localName))
+  return inner.length === 0 ? [element] : inner.flatMap(placesIn)
+}
+
+/** A part of a drawing has no click of its own: it is clicked through what it is drawn in. A link leads elsewhere. */
+function isPlace(element: Element): element is HTMLElement {
+  return 'click' in element && !(element.localName === 'a' && element.hasAttribute('href'))
 }
 
 function* childrenOf(element: Element): Iterable<Element> {

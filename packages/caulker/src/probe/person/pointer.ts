@@ -64,12 +64,25 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     }
   }
 
-  /** Pointer Events, section 4.3: over and out bubble, enter and leave do not. */
+  /** Pointer Events, section 4.3: over and out bubble; enter and leave do not, and are sent to all that is come over or left. */
   function pass(element: HTMLElement, relatedTarget: Element, [bubbling, other]: readonly [string, string]): void {
+    const around = aroundIn(element, relatedTarget)
     for (const kind of ['pointer', 'mouse']) {
       send(element, `${kind}${bubbling}`, { relatedTarget })
-      send(element, `${kind}${other}`, { bubbles: false, composed: false, relatedTarget })
+      for (const one of other === 'enter' ? [...around].reverse() : around)
+        send(one, `${kind}${other}`, { bubbles: false, composed: false, relatedTarget })
     }
+  }
+
+  /** An element and all that it stands in, innermost first, through shadow roots. */
+  function aroundIn(element: Element, end: Element): Element[] {
+    const around: Element[] = []
+    let one: Element | null = element
+    while (one !== null && one !== end) {
+      around.push(one)
+      one = one.parentElement ?? (one.getRootNode() as Partial<ShadowRoot>).host ?? null
+    }
+    return around
   }
 
   function hover(element: HTMLElement): void {

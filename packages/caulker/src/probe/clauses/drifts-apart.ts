@@ -1,0 +1,26 @@
+import { equal, isValue, printed } from '../../contract/index.js'
+import type { Played } from '../stage/played.js'
+import { isTell } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+
+/** A property is told, and a value that has nothing to do with it is another one in silence: its owner still holds what it was. */
+export function driftedApart(subject: Subject, { rows, trail }: Played): LeakAt | undefined {
+  const [before, row] = [rows[0], rows[1]]
+  if (row === undefined || !isTell(row.move) || trail.moves.length !== 1 || row.heard.length > 0) return undefined
+  const told = Object.keys(row.move.tell)
+  for (const value of subject.tellable.filter(isValue)) {
+    const { name, bounds, step, gap, among } = value
+    const held = before.held[name]
+    const decides = [name, bounds.least, bounds.most, step, gap, value.stride, among?.list]
+    if (held === undefined || told.some((one) => decides.includes(one))) continue
+    if (!equal(before.read[name], held) || row.read[name] === undefined || equal(row.read[name], held)) continue
+    return {
+      row: 1,
+      says: `${name} is another one once ${told.join(' and ')} is told, and its owner does not hear of it`,
+      expected: `${name} ${printed(held)}, as its owner holds it`,
+      found: `${name} ${printed(row.read[name])}`,
+    }
+  }
+  return undefined
+}

@@ -1,4 +1,4 @@
-import { equal, isValue, printed } from '../../contract/index.js'
+import { equal, isValue, printed, type ValueClause } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import { isTell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -10,10 +10,12 @@ export function driftedApart(subject: Subject, { rows, trail }: Played): LeakAt 
   if (row === undefined || !isTell(row.move) || trail.moves.length !== 1 || row.heard.length > 0) return undefined
   const told = Object.keys(row.move.tell)
   for (const value of subject.tellable.filter(isValue)) {
-    const { name, bounds, step, gap, among } = value
+    const { name } = value
     const held = before.held[name]
-    const decides = [name, bounds.least, bounds.most, step, gap, value.stride, among?.list]
-    if (held === undefined || told.some((one) => decides.includes(one))) continue
+    const decides = decidingNames(subject, value)
+    if (held === undefined || told.some((one) => decides.has(one))) continue
+    // What its contract itself makes of it is no drift.
+    if (!equal(subject.ideally(name, row.held), held)) continue
     if (!equal(before.read[name], held) || row.read[name] === undefined || equal(row.read[name], held)) continue
     return {
       row: 1,
@@ -23,4 +25,17 @@ export function driftedApart(subject: Subject, { rows, trail }: Played): LeakAt 
     }
   }
   return undefined
+}
+
+/** The names that may bring a value elsewhere: its own bounds, steps and list, and what decides about those of them that are values. */
+function decidingNames({ values }: Subject, value: ValueClause): Set<unknown> {
+  const found = new Set<unknown>([value.name])
+  for (const name of found) {
+    const of = values.find((one) => one.name === name)
+    if (of === undefined) continue
+    const { bounds, step, gap, stride, among } = of
+    for (const other of [bounds.least, bounds.most, step, gap, stride, among?.list])
+      if (typeof other === 'string') found.add(other)
+  }
+  return found
 }

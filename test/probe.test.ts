@@ -368,6 +368,53 @@ describe('a probe', () => {
       expect(statusesOf(report, 'broken')).to.eql([])
     }))
 
+  it('takes it for no drift that a bound moves one end of a pair, and that end the other', () =>
+    inDocument(async (document, _next, frames) => {
+      customElements.define(
+        'tide-span',
+        class extends HTMLElement {
+          #at = { floor: 0, low: 2, high: 4 }
+          connectedCallback() {
+            this.#set({})
+          }
+          #set(change: object) {
+            const { floor, low, high } = Object.assign(this.#at, change)
+            this.#at.low = Math.max(low, floor)
+            this.#at.high = Math.max(high, this.#at.low)
+            this.textContent = JSON.stringify(this.#at)
+          }
+          get floor() {
+            return this.#at.floor
+          }
+          set floor(floor: number | undefined) {
+            this.#set({ floor: floor ?? 0 })
+          }
+          get low() {
+            return this.#at.low
+          }
+          set low(low: number | undefined) {
+            this.#set({ low: low ?? 2 })
+          }
+          get high() {
+            return this.#at.high
+          }
+          set high(high: number | undefined) {
+            this.#set({ high: high ?? 4 })
+          }
+        },
+      )
+      const number = { type: Type.Integer(), attribute: false } as const
+      const tideSpan = contract('tide-span', {
+        properties: { floor: { ...number, default: 0 } },
+        values: {
+          low: { ...number, default: 2, bounds: { least: 'floor' } },
+          high: { ...number, default: 4, bounds: { least: 'low' } },
+        },
+      })
+      const { clauses: judged } = await probe(tideSpan, { document, frames, clauses: ['follows-change'] })
+      expect(judged.map(({ status }) => status)).to.eql(['held'])
+    }))
+
   it('tells two leaks of one clause, though a shorter trail shows only one of them', () =>
     inDocument(async (document, _next, frames) => {
       customElements.define(

@@ -10,6 +10,11 @@ export interface Limits {
   gap: number
 }
 
+/** The names that decide where a value may stand: its bounds, its steps, what lies between two ends, the list that it is chosen from. */
+export function decidingNames({ bounds, step, gap, stride, among }: ValueClause): string[] {
+  return [bounds.least, bounds.most, step, gap, stride, among?.list].filter((one) => typeof one === 'string')
+}
+
 /** Reads the bounds of a value; `valueOf` gives what a named property stands at. */
 export function limitsOf(clause: ValueClause, valueOf: (name: string) => unknown): Limits {
   const read = (limit: string | number | undefined) =>

@@ -6,6 +6,7 @@ export { elementFrom, type ElementFromOptions } from './element-from.js'
 export { elementMount, refuseUndefined, type ElementMountOptions } from './element-mount.js'
 export { deepActiveElement, isInside } from './focus.js'
 export { rememberRoots, shadowOf } from './roots.js'
+export { whileAsked } from './while-asked.js'
 export {
   driverOf,
   mountScreen,

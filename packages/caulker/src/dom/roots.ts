@@ -1,3 +1,5 @@
+import { whileAsked } from './while-asked.js'
+
 const closed = new WeakMap<Element, ShadowRoot>()
 
 /** The shadow tree of an element, also a closed one that was made while {@link rememberRoots} kept watch. */
@@ -5,19 +7,8 @@ export function shadowOf(element: Element): ShadowRoot | null {
   return element.shadowRoot ?? closed.get(element) ?? null
 }
 
-const watched = new WeakMap<object, { watchers: number; end(): void }>()
-
 /** Remembers closed shadow trees as they are made, until the function that it gives is called. */
-export function rememberRoots(view: Window & typeof globalThis): () => void {
-  const watch = watched.get(view) ?? { watchers: 0, end: watchRoots(view) }
-  watched.set(view, watch)
-  watch.watchers++
-  return () => {
-    if (--watch.watchers > 0) return
-    watch.end()
-    watched.delete(view)
-  }
-}
+export const rememberRoots = whileAsked(watchRoots)
 
 function watchRoots({ Element: { prototype } }: Window & typeof globalThis): () => void {
   const original = Object.getOwnPropertyDescriptor(prototype, 'attachShadow') as PropertyDescriptor

@@ -24,6 +24,8 @@ export interface Ideal {
   readonly contract: AnyContract
   /** What each slot is: every property and value by name, then what owner and component last agreed on, then unfinished edits. */
   readonly names: readonly string[]
+  /** The slots that hold how each value began. */
+  readonly beginnings: readonly number[]
   mount(given: Given): IdealState
   /** One input; `allows` is asked before a person changes a value that has a veto event. */
   step(state: IdealState, input: IdealInput, allows?: (event: string, proposed: unknown) => boolean): IdealOutcome
@@ -268,6 +270,7 @@ export function ideal(contract: AnyContract): Ideal {
       ...values.map((clause) => `${clause.name} (initial)`),
       ...values.map((clause) => `${clause.name} (waited)`),
     ],
+    beginnings: [...initialOf.values()],
     mount,
     step(state, input, allows = () => true) {
       if (input.kind === 'commit' && !isPending(state)) return { state, ...NOTHING_ELSE }

@@ -1,4 +1,4 @@
-import { equal, isValue, printed, type ValueClause } from '../../contract/index.js'
+import { decidingNames, equal, isValue, printed, type ValueClause } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import { isTell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -12,7 +12,7 @@ export function driftedApart(subject: Subject, { rows, trail }: Played): LeakAt 
   for (const value of subject.tellable.filter(isValue)) {
     const { name } = value
     const held = before.held[name]
-    const decides = decidingNames(subject, value)
+    const decides = allDeciding(subject, value)
     if (held === undefined || told.some((one) => decides.has(one))) continue
     // What its contract itself makes of it is no drift.
     if (!equal(subject.ideally(name, row.held), held)) continue
@@ -27,15 +27,12 @@ export function driftedApart(subject: Subject, { rows, trail }: Played): LeakAt 
   return undefined
 }
 
-/** The names that may bring a value elsewhere: its own bounds, steps and list, and what decides about those of them that are values. */
-function decidingNames({ values }: Subject, value: ValueClause): Set<unknown> {
-  const found = new Set<unknown>([value.name])
+/** The names that may bring a value elsewhere: those that decide about it, and about those of them that are values. */
+function allDeciding({ values }: Subject, value: ValueClause): Set<string> {
+  const found = new Set([value.name])
   for (const name of found) {
     const of = values.find((one) => one.name === name)
-    if (of === undefined) continue
-    const { bounds, step, gap, stride, among } = of
-    for (const other of [bounds.least, bounds.most, step, gap, stride, among?.list])
-      if (typeof other === 'string') found.add(other)
+    if (of !== undefined) decidingNames(of).forEach((other) => found.add(other))
   }
   return found
 }

@@ -13,14 +13,15 @@ export const editsStand = clause({
   group: 'up',
   promise: 'An edit in one field leaves standing what was edited in another.',
   why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
-  tried: 'A text is typed into one field and then into another; what the first has changed is looked at again.',
+  tried:
+    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there.',
   unprovenWhen: 'No two fields were found that change different parts.',
   random: 'none',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
   *trails(subject) {
     const fields = typedInto(subject)
-    for (const { given, moves } of alone(subject)) yield { given, moves }
+    for (const { given, moves } of besideOthers(subject)) yield { given, moves }
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))
@@ -48,7 +49,7 @@ export const editsStand = clause({
 })
 
 /** A text in one field, where another field edits a member of the same object that may be left out. */
-function alone(subject: Subject): Way[] {
+function besideOthers(subject: Subject): Way[] {
   return subject.ways.filter(
     (way) =>
       isField(way.control) &&
@@ -60,7 +61,7 @@ function alone(subject: Subject): Way[] {
 
 /** What another field edits is gone with the edit of this one, though both can stand side by side. */
 async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = alone(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
   const last = rows[trail.moves.length]
   if (way === undefined || last === undefined) return undefined
   const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]

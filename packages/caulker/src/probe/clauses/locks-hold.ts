@@ -37,7 +37,7 @@ export const locksHold = clause({
   promise: 'While it is locked a person changes nothing by any control, and what its owner tells still stands.',
   why: 'A lock that greys out the field and not the buttons beside it is no lock: what was settled is changed once more.',
   tried:
-    'It is locked at the mount and later; then everything that a person can do is tried, drafts are opened and saved, and values are told.',
+    'It is locked at the mount and later; then everything that a person can do is tried, keys go on where they were, drafts are opened and saved, and values are told.',
   unprovenWhen: 'Nothing that a person can do was found.',
   random: 'none',
   onTrial: 'gesture',

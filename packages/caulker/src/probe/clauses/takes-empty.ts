@@ -1,21 +1,10 @@
-import {
-  accepts,
-  equal,
-  isValue,
-  outsideText,
-  printed,
-  type PropertyClause,
-  type TSchema,
-  type ValueClause,
-} from '../../contract/index.js'
+import { accepts, equal, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import { samePicture, type Picture } from '../sight/picture.js'
-import { choiceOf, keysIn } from '../subject/among.js'
+import { looksLikeAChoice, nothingChosen } from './nothing-chosen.js'
 import type { Subject } from '../subject/subject.js'
 import { behavesLikeFresh, followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
-import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
-import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
+import { isGesture, isTell, tell } from '../stage/trail.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
 export const takesEmpty = clause({
@@ -23,7 +12,8 @@ export const takesEmpty = clause({
   group: 'down',
   promise: 'Its owner can clear it: told nothing, it looks as if it had been mounted with nothing.',
   why: 'A photo, a date or a choice that cannot be cleared from outside survives the reset of its screen and is sent with the next record.',
-  tried: 'Each name is told an ordinary value and then what is empty for it, or that it is no longer given.',
+  tried:
+    'Each name is told an ordinary value and then what is empty for it, or that it is no longer given; then it is operated. Of a few choices, and of a count, none must not look like one.',
   unprovenWhen: 'No ordinary value of such a name can be made, or none of them can be seen.',
   random: 'tells',
   onTrial: 'tell',
@@ -92,75 +82,6 @@ async function goesOnOtherwise(subject: Subject, played: Played): Promise<LeakAt
   if (!isTell(told) || rest.length === 0 || !rest.every(isGesture)) return undefined
   const unlike = await behavesLikeFresh(subject, played, 2)
   return unlike && { ...unlike, says: 'once cleared, the same gesture has another result than where nothing stood' }
-}
-
-/** Of a few choices nothing looks like one, where the others look different: then that one seems to be chosen. */
-async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
-  const { given } = trail
-  for (const value of subject.values.filter(isOfFew)) {
-    const { name } = value
-    if (!equal(given[name], nothingOf(value)) || !equal(row.read[name] ?? given[name], given[name])) continue
-    const choices = choicesIn(subject, value, given)
-    const others = await Promise.all(
-      choices.map(async (one) => (await subject.fresh({ ...given, [name]: one })).picture),
-    )
-    const alike = choices.filter((_, at) => samePicture(others[at] as Picture, row.picture))
-    if (choices.length > 1 && alike.length === 1)
-      return {
-        row: 0,
-        says: `nothing of ${name} looks as if ${printed(alike[0])} were chosen`,
-        expected: `another picture without a ${name}`,
-        found: `shown as with ${name} ${printed(alike[0])}`,
-      }
-  }
-  return undefined
-}
-
-/** A mount without any choice, where its list offers some. */
-function* nothingChosen(subject: Subject): Iterable<Trail> {
-  for (const value of subject.values.filter(isOfFew)) {
-    const nothing = nothingOf(value)
-    if (nothing === undefined || !accepts(value.type, nothing)) continue
-    const given = subject.ways.map((way) => way.given).find((one) => keysIn(value, one)?.length) ?? subject.base
-    if (!isCount(value) || !isOutside(subject, value, given, 0))
-      yield { given: { ...given, [value.name]: nothing }, moves: [] }
-  }
-}
-
-function choicesIn(subject: Subject, value: ValueClause, given: Given): unknown[] {
-  if (isCount(value))
-    return [1, 2, 3].filter((one) => accepts(value.type, one) && !isOutside(subject, value, given, one))
-  const keys = keysIn(value, given)?.map((key) => choiceOf({ ...value, among: undefined }, key))
-  return (keys ?? subject.plain(value.name)).slice(0, 3)
-}
-
-function isOfFew(value: ValueClause): boolean {
-  return isChoice(value) || isCount(value)
-}
-
-/** Marks, pieces, days: counted from none on, up to some most. */
-function isCount({ type, among, bounds }: ValueClause): boolean {
-  return (
-    among === undefined && bounds.most !== undefined && accepts(type, 0) && !accepts(type, 0.5) && !accepts(type, '')
-  )
-}
-
-function nothingOf(value: ValueClause): unknown {
-  return isCount(value) ? 0 : value.empty
-}
-
-function isOutside(subject: Subject, value: ValueClause, given: Given, count: number): boolean {
-  return outsideText(count, subject.limits(value, given)) !== undefined
-}
-
-function isChoice({ among, type }: ValueClause): boolean {
-  return among !== undefined || isOfAFew(type)
-}
-
-/** Whether a type names all that it takes: an enumeration, and nothing beside it. */
-function isOfAFew(type: TSchema): boolean {
-  const { anyOf, type: kind } = type as { anyOf?: readonly TSchema[]; type?: unknown }
-  return 'enum' in type || 'const' in type || kind === 'null' || anyOf?.every(isOfAFew) === true
 }
 
 /** What its owner holds already is told once more: what a person has begun may stand. */

@@ -1,4 +1,4 @@
-import { shadowOf } from '../../dom/index.js'
+import { shadowOf, whileAsked } from '../../dom/index.js'
 
 const heard = new WeakMap<EventTarget, Set<string>>()
 
@@ -10,14 +10,16 @@ const CLICK = ['click', 'pointerup', 'mouseup']
 const MOST_PLACES = 6
 
 /** Remembers who listens to the pointer, until the function that it gives is called. */
-export function rememberListeners({ EventTarget: { prototype } }: Window & typeof globalThis): () => void {
+export const rememberListeners = whileAsked(watchListeners)
+
+function watchListeners({ EventTarget: { prototype } }: Window & typeof globalThis): () => void {
   const original = Object.getOwnPropertyDescriptor(prototype, 'addEventListener') as PropertyDescriptor
   const add = prototype.addEventListener
   Object.defineProperty(prototype, 'addEventListener', {
     ...original,
-    value: function addEventListener(this: EventTarget | undefined, ...given: Parameters<typeof add>): void {
+    value: function addEventListener(this: EventTarget | null | undefined, ...given: Parameters<typeof add>): void {
       const [type] = given
-      if (typeof this === 'object' && (DOWN.includes(type) || CLICK.includes(type)))
+      if (this !== undefined && this !== null && (DOWN.includes(type) || CLICK.includes(type)))
         heard.set(this, new Set([...(heard.get(this) ?? []), type]))
       return add.apply(this as EventTarget, given)
     },

@@ -1,3 +1,5 @@
+import { whileAsked } from '../../dom/index.js'
+
 /** What an element has last given its form to send, and to bring it back by. */
 export interface FormState {
   readonly state: unknown
@@ -22,7 +24,9 @@ export function restored(element: Restorable | undefined, recorded: FormState | 
 }
 
 /** Remembers what elements give their forms, until the function that it gives is called. */
-export function rememberStates({ HTMLElement, ElementInternals }: Window & typeof globalThis): () => void {
+export const rememberStates = whileAsked(watchStates)
+
+function watchStates({ HTMLElement, ElementInternals }: Window & typeof globalThis): () => void {
   if (ElementInternals === undefined) return () => undefined
   const hosts = new WeakMap<object, Element>()
   const { attachInternals } = HTMLElement.prototype

@@ -59,6 +59,6 @@ function isReset(machine: Machine, { contract }: FittingPlan, at: number): boole
   )
 }
 
-function withoutBeginning({ names }: Ideal): number[] {
-  return [...names.keys()].filter((place) => names[place]?.endsWith(' (initial)') !== true)
+function withoutBeginning({ names, beginnings }: Ideal): number[] {
+  return [...names.keys()].filter((place) => !beginnings.includes(place))
 }

@@ -64,11 +64,11 @@ export function identityOf(machine: Machine): Identity {
   /** A number for what stands in a component: the same for the same entries, and no other for others. */
   const idOf = (state: readonly unknown[]) => intern(state.map(intern).join(' '))
   /** A call as far as it decides what its answer does: a cell that it writes counts by whether somebody wrote it since. */
-  const callEntry = ({ given, saves, row, isWaiting, writes }: PendingCall, slots: Kept['slots']) => [
+  const callEntry = ({ given, saves, row, isWaiting, writes }: PendingCall, queued: number, slots: Kept['slots']) => [
     given,
     saves,
     row,
-    isWaiting,
+    isWaiting ? queued : undefined,
     ...Object.entries(writes).map(([cell, revision]) => {
       const slot = machine.cells[Number(cell)]?.revision ?? -1
       return Number(cell) * 2 + (slot < 0 || slots[slot] === revision ? 1 : 0)
@@ -101,11 +101,12 @@ export function identityOf(machine: Machine): Identity {
       high = summed.high
       low = summed.low
       const turns = new Map<number, number>()
+      let queued = 0
       for (const call of slots[machine.slots.calls] as readonly PendingCall[]) {
-        // Only among those of one place it counts which was first; of one whose time is over nothing but that it is still out.
+        // Only among those of one place, and those that wait for others, it counts which was first; of one whose time is over nothing but that it is still out.
         const turn = turns.get(call.site) ?? 0
         turns.set(call.site, turn + 1)
-        const entry = call.isExpired ? EXPIRED : callEntry(call, slots)
+        const entry = call.isExpired ? EXPIRED : callEntry(call, call.isWaiting ? queued++ : 0, slots)
         share(placeOf(`call ${call.site} ${turn}`), idOf(entry), 1)
       }
       for (const slot of agreed[slots[machine.slots.front] as number] ?? []) mix(intern(slots[slot]))

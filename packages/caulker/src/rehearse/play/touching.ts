@@ -1,3 +1,4 @@
+import { decidingNames } from '../../contract/index.js'
 import { slotsGiven, type Machine, type PlannedStep } from '../../machine/index.js'
 import type { Rule } from './own-rules.js'
 import { allPlanned } from './all-planned.js'
@@ -48,8 +49,7 @@ export function touchingOf(machine: Machine, links: readonly (readonly Link[])[]
 
 /** The slots of what decides about a value: its bounds, its step, the list that it is chosen from. */
 export function deciding({ fitting, value }: Link): number[] {
-  const { bounds, step, gap, among } = value
-  const names = [bounds.least, bounds.most, step, gap, among?.list]
+  const names = decidingNames(value)
   return fitting.bound.filter(({ name }) => names.includes(name)).map(({ source }) => source)
 }
 

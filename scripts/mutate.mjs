@@ -76,8 +76,12 @@ function home() {
     if (name !== 'caulker') symlinkSync(join(root, 'node_modules', name), join(at, 'node_modules', name))
   mkdirSync(join(at, 'packages/caulker'), { recursive: true })
   cpSync(dist, join(at, 'packages/caulker/dist'), { recursive: true })
-  for (const name of ['package.json', 'schema', 'src'])
+  for (const name of ['schema', 'src'])
     cpSync(join(root, 'packages/caulker', name), join(at, 'packages/caulker', name), { recursive: true })
+  // A mutant is one of the single files: what was bundled for Node holds none.
+  const about = JSON.parse(readFileSync(join(root, 'packages/caulker/package.json'), 'utf8'))
+  for (const conditions of Object.values(about.exports)) delete conditions.node
+  writeFileSync(join(at, 'packages/caulker/package.json'), JSON.stringify(about))
   // The command is copied as well: linked, it would find the library that nobody has changed.
   for (const name of ['package.json', 'dist', 'bin'])
     cpSync(join(root, 'packages/caulker-cli', name), join(at, 'packages/caulker-cli', name), { recursive: true })

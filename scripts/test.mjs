@@ -6,10 +6,14 @@ import { ensureChromium } from './ensure-chromium.mjs'
 // npm test [-- --grep TEXT] [-- FILE...]: builds, compiles the tests, runs them side by side, and closes with their count.
 ensureChromium()
 await import('./clean.mjs')
-for (const project of ['packages/caulker', 'packages/caulker-cli', 'test']) {
-  const { status } = spawnSync(process.execPath, ['node_modules/typescript/bin/tsc', '-p', project], {
-    stdio: 'inherit',
-  })
+const TSC = 'node_modules/typescript/bin/tsc'
+for (const step of [
+  [TSC, '-p', 'packages/caulker'],
+  ['scripts/bundle.mjs'],
+  [TSC, '-p', 'packages/caulker-cli'],
+  [TSC, '-p', 'test'],
+]) {
+  const { status } = spawnSync(process.execPath, step, { stdio: 'inherit' })
   if (status !== 0) process.exit(1)
 }
 

@@ -1,7 +1,5 @@
 import { expect } from 'chai'
-import { pictureOf, samePicture, linesOnlyIn } from '../packages/caulker/dist/probe/sight/picture.js'
-import { samplesFor } from '../packages/caulker/dist/probe/subject/samples.js'
-import { controlsIn, optionsOf } from '../packages/caulker/dist/probe/person/controls.js'
+import { controlsIn, linesOnlyIn, optionsOf, pictureOf, samePicture, samplesFor } from 'caulker/inside/probe'
 import { Type } from 'caulker'
 import { inDocument } from './support/embedded.js'
 

@@ -13,17 +13,20 @@ describe('the fault corpus', () => {
   let window: EmbeddedWindow
   before(() => {
     window = openEmbeddedWindow()
-    for (const { define } of [...corpus, ...seenOnce].flat()) define()
   })
   after(() => window.close())
 
-  const judged = async ({ contract }: Component) =>
-    (await probe(contract, { document: window.document, frames: window.frames })).clauses
+  const defined = new Set<Component>()
+  const judged = async (one: Component, asked?: readonly string[]) => {
+    if (!defined.has(one)) one.define()
+    defined.add(one)
+    const { document, frames } = window
+    return (await probe(one.contract, { document, frames, ...(asked === undefined ? {} : { clauses: asked }) })).clauses
+  }
   const brokenOf = async (one: Component) => (await judged(one)).filter(({ status }) => status === 'broken')
   const statuses = async (tag: string, ...asked: string[]) => {
-    const { contract } = corpus.flat().find((one) => one.contract.tag === tag) as Component
-    const { document, frames } = window
-    return (await probe(contract, { document, frames, clauses: asked })).clauses.map(({ status }) => status)
+    const one = corpus.flat().find(({ contract }) => contract.tag === tag) as Component
+    return (await judged(one, asked)).map(({ status }) => status)
   }
   const known = new Set(clauses.map(({ id }) => id))
   const faults = corpus.flatMap(([, ...faulty]) => faulty)

@@ -1,10 +1,7 @@
-import { namedGestureProblem } from 'caulker/inside/probe'
+import { controlRefs, gestureText, namedGestureProblem, optionsOf, personAt, type Gesture } from 'caulker/inside/probe'
 import { expect } from 'chai'
 import { contract, Type } from 'caulker'
 import { probe, type NamedGesture } from 'caulker/probe'
-import { controlRefs, optionsOf } from '../packages/caulker/dist/probe/person/controls.js'
-import { gestureText, type Gesture } from '../packages/caulker/dist/probe/person/gestures.js'
-import { personAt } from '../packages/caulker/dist/probe/person/index.js'
 import { inDocument } from './support/embedded.js'
 
 type On = (nth: number) => never

@@ -1,12 +1,7 @@
 import { expect } from 'chai'
 
-import { controlRefs } from '../packages/caulker/dist/probe/person/controls.js'
-import type { Gesture } from '../packages/caulker/dist/probe/person/gestures.js'
-import { personAt } from '../packages/caulker/dist/probe/person/index.js'
-import { pictureOf } from '../packages/caulker/dist/probe/sight/picture.js'
+import { controlRefs, judged, minimise, personAt, pictureOf, subjectFor, type Gesture } from 'caulker/inside/probe'
 import { clauses } from 'caulker/probe'
-import { judged } from '../packages/caulker/dist/probe/judge.js'
-import { subjectFor } from '../packages/caulker/dist/probe/subject/ready-subject.js'
 import { locate } from '../packages/caulker-cli/dist/node/locate.js'
 import { elementMount } from 'caulker/dom'
 import { corpus } from './corpus/all.js'
@@ -164,7 +159,6 @@ describe('a trail that breaks a clause', () => {
           mountInto: (into) => elementMount({ into }),
         })
         if ('unready' in subject) throw new Error(subject.unready)
-        const { minimise } = await import('../packages/caulker/dist/probe/minimise.js')
         let count = 0
         for (const clause of clauses.filter((one) => one.concerns(of)))
           for await (const trail of clause.trails(subject)) {

@@ -31,7 +31,7 @@ describe('what an app ships', () => {
     const before = console.error
     console.error = (message: string) => said.push(message)
     try {
-      await import(`${process.cwd()}/packages/caulker/dist/dom-development.js`)
+      await import(`${process.cwd()}/packages/caulker/dist/node/dom-development.js`)
       const winch = contract('yard-winch', {
         properties: { load: { type: Type.Number(), default: 0 } },
         values: { turns: { type: Type.Integer(), default: 0 } },

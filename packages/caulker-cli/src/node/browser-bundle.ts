@@ -1,7 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { build, type Rollup } from 'vite'
 import { troubleOf, type Trouble } from './errors.js'
-import { ENTRIES } from './load.js'
 import type { ProbeJob } from './probe-job.js'
 
 /** The modules of all jobs, bundled for a page. */
@@ -78,6 +77,9 @@ function importOf(module: string): string {
 }
 
 const ENTRY = 'virtual:caulker/'
+/** The library, as whole as Node loads it: in a few files, and one copy for a user's modules and the probe. */
+const OWN = /^caulker(?:\/|$)/
+const ownModule = (name: string) => fileURLToPath(import.meta.resolve(name))
 
 function entryCode(modules: readonly string[]): string {
   return [
@@ -97,13 +99,11 @@ async function bundled(
     configFile: false,
     logLevel: 'silent',
     publicDir: false,
-    resolve: {
-      alias: Object.entries(ENTRIES).map(([find, replacement]) => ({ find: new RegExp(`^${find}$`), replacement })),
-    },
     plugins: [
       {
         name: 'caulker-entry',
-        resolveId: (id) => (id.startsWith(ENTRY) ? `\0${id}` : undefined),
+        enforce: 'pre',
+        resolveId: (id) => (id.startsWith(ENTRY) ? `\0${id}` : OWN.test(id) ? ownModule(id) : undefined),
         load: (id) => codes.get(id),
       },
     ],

@@ -1,5 +1,6 @@
 import { JSDOM, VirtualConsole } from 'jsdom'
 import type { Frames } from 'caulker/inside/probe'
+import { letGoOfRanges } from './let-go-ranges.js'
 import { installClock, TIMERS } from './probe-clock.js'
 import { installStandIns } from './stand-ins.js'
 
@@ -68,6 +69,7 @@ export function keepEmbeddedWindow(): KeptWindow {
   )
   const closeIt = window.close.bind(window)
   installStandIns(window as never)
+  letGoOfRanges(window as never)
   // The selector engine adds its own listeners when it is first used; they are not a component's.
   window.getComputedStyle(window.document.querySelector('body') as Element)
   const listeners = [window, window.document, window.document.body].map(countListeners)

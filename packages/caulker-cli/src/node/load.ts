@@ -1,5 +1,4 @@
 import { createJiti, type Jiti } from 'jiti'
-import { dirname } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 /** Where the entry points of the library are, so that a user's modules and the command share one copy. */
@@ -11,7 +10,9 @@ export const ENTRIES: Readonly<Record<string, string>> = Object.fromEntries(
 )
 
 /** The folders of the command and of the library: nothing in them is a user's. */
-const OWN = [fileURLToPath(new URL('..', import.meta.url)), dirname(ENTRIES['caulker'] ?? '')]
+const OWN = ['..', import.meta.resolve('caulker/package.json')].map((own) =>
+  fileURLToPath(new URL('.', new URL(own, import.meta.url))),
+)
 
 /** Whether a file belongs to Caulker itself. */
 export function isOwn(file: string): boolean {

@@ -3,7 +3,7 @@ export { adoptElement, type Adopted } from './adopt/index.js'
 export { clauses } from './clauses/index.js'
 export type { BrokenClause, Clause, LeakAt } from './clauses/clause.js'
 export { windowFrames, type Frames } from './stage/frames.js'
-export type { Gesture } from './person/gestures.js'
+export { gestureText, type Gesture } from './person/gestures.js'
 export type { LedgerRow } from './stage/ledger.js'
 export { probe, type ClauseResult, type ProbeOptions, type ProbeReport, type Status } from './probe.js'
 export { moveText, mountText, stepText, type Move, type Trail } from './stage/trail.js'
@@ -11,4 +11,16 @@ export type { HandAct, Hands } from './person/trusted.js'
 export { namedGestureProblem, type NamedGesture } from './person/named-gesture.js'
 export { LENT_DOCUMENT, probeSuite, type LentDocument, type SuiteOptions } from './suite.js'
 export { personAt, type Person } from './person/index.js'
-export { controlRefs, findControl, optionsOf, type ControlKind, type ControlRef } from './person/controls.js'
+export {
+  controlRefs,
+  controlsIn,
+  findControl,
+  optionsOf,
+  type ControlKind,
+  type ControlRef,
+} from './person/controls.js'
+export { judged } from './judge.js'
+export { minimise } from './minimise.js'
+export { linesOnlyIn, pictureOf, samePicture } from './sight/picture.js'
+export { subjectFor } from './subject/ready-subject.js'
+export { samplesFor } from './subject/samples.js'

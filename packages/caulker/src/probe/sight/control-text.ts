@@ -1,5 +1,9 @@
+const NATIVE = new Set(['input', 'textarea', 'select', 'button', 'img', 'progress', 'meter'])
+
 /** A control as a person sees it: `[12]` a field, `(•)` a chosen radio button, `<More>` a button. */
 export function controlText(element: HTMLElement): string | undefined {
+  // Most elements are no controls, and what is asked of each has its price in an embedded DOM.
+  if (!NATIVE.has(element.localName) && !element.hasAttribute('role')) return undefined
   const said = stateText(element)
   switch (element.localName) {
     case 'input':

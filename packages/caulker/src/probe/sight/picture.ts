@@ -72,13 +72,13 @@ interface Walk {
   /** Where a line goes that ends here. */
   into: string[]
   text: string
-  /** Whether any style of a tree hides something, asked once a tree: computing styles for nothing takes most of the time of a probe. */
-  readonly hides: Map<Node, boolean>
+  /** Whether any style of the tree that is walked now hides something; asked once a tree. Computing styles for nothing takes most of the time of a probe. */
+  hides: boolean | undefined
 }
 
 function walkOver(): Walk {
   const lines: string[] = []
-  return { lines, announced: [], live: [], into: lines, text: '', hides: new Map() }
+  return { lines, announced: [], live: [], into: lines, text: '', hides: undefined }
 }
 
 function flush(walk: Walk): void {
@@ -138,8 +138,10 @@ function visit(node: Node, walk: Walk): void {
   if (node.nodeType !== 1) return
   const element = node as HTMLElement
   const name = element.localName
-  if (SILENT.has(name) || comesAndGoes(element)) return
-  if (isHidden(element, walk)) {
+  // Without any attribute it is no control by its role, nothing live, and nothing that comes and goes.
+  const isBare = !element.hasAttributes()
+  if (SILENT.has(name) || (!isBare && comesAndGoes(element))) return
+  if (isHidden(element, isBare, walk)) {
     // A hidden file field is opened by something else: what its dialog offers is seen then.
     if (isFileField(element)) walk.announced.push(`${ANNOUNCED}a file dialog of ${element.accept || 'all files'}`)
     return
@@ -154,16 +156,14 @@ function visit(node: Node, walk: Walk): void {
   const isBlock = BLOCKS.has(name) || name.includes('-')
   if (isBlock || name === 'br') flush(walk)
   const before = walk.into
-  if (isLive(element)) {
+  if (!isBare && isLive(element)) {
     flush(walk)
     walk.into = walk.live
   }
-  if (element.attributes.length > 0) {
-    const name = groupName(element)
-    if (name !== undefined) walk.announced.push(name)
-  }
+  const group = isBare ? undefined : groupName(element)
+  if (group !== undefined) walk.announced.push(group)
   visitUnder(element, walk)
-  if (element.attributes.length > 0)
+  if (!isBare)
     walk.text += markText(element)
       .map((mark) => ` (${mark})`)
       .join('')
@@ -178,14 +178,22 @@ function isFileField(element: HTMLElement): element is HTMLInputElement {
 /** What is drawn under an element: its shadow tree instead of its children, and what is slotted instead of a slot's own. */
 function visitUnder(element: Element, walk: Walk): void {
   const shadow = shadowOf(element)
-  if (shadow !== null) return visitAll(shadow, walk)
+  if (shadow !== null) return inTree(walk, () => visitAll(shadow, walk))
   if (isFolded(element)) {
     const summary = element.querySelector(':scope > summary')
     return void (summary === null || visit(summary, walk))
   }
   const assigned = element.localName === 'slot' ? (element as HTMLSlotElement).assignedNodes() : []
   if (assigned.length === 0) visitAll(element, walk)
-  for (const node of assigned) visit(node, walk)
+  if (assigned.length > 0) inTree(walk, () => assigned.forEach((node) => visit(node, walk)))
+}
+
+/** What is walked meanwhile stands in a tree of its own, with its own styles. */
+function inTree(walk: Walk, walkIt: () => void): void {
+  const before = walk.hides
+  walk.hides = undefined
+  walkIt()
+  walk.hides = before
 }
 
 function visitAll(parent: Node, walk: Walk): void {
@@ -197,22 +205,18 @@ function comesAndGoes(element: HTMLElement): boolean {
   return element.hasAttribute('popover') || (element.getAttribute('role') === 'listbox' && isPopupList(element))
 }
 
-function isHidden(element: HTMLElement, walk: Walk): boolean {
-  if (element.hasAttribute('hidden')) return true
-  if (!mayHide(element, walk)) return false
+function isHidden(element: HTMLElement, isBare: boolean, walk: Walk): boolean {
+  if (!isBare && element.hasAttribute('hidden')) return true
+  if (!mayHide(element, isBare, walk)) return false
   const style = element.ownerDocument.defaultView?.getComputedStyle(element)
   return style?.display === 'none' || style?.visibility === 'hidden'
 }
 
 const HIDING = /display\s*:\s*none|visibility\s*:\s*(?:hidden|collapse)/
 
-function mayHide(element: HTMLElement, { hides }: Walk): boolean {
-  const style = element.getAttribute('style')
-  if (style !== null && HIDING.test(style)) return true
-  const root = element.getRootNode() as ShadowRoot | Document
-  let known = hides.get(root)
-  if (known === undefined) hides.set(root, (known = mayHideIn(root)))
-  return known
+function mayHide(element: HTMLElement, isBare: boolean, walk: Walk): boolean {
+  if (!isBare && HIDING.test(element.getAttribute('style') ?? '')) return true
+  return (walk.hides ??= mayHideIn(element.getRootNode() as ShadowRoot | Document))
 }
 
 const hidingRoots = new WeakMap<Node, { children: number; hides: boolean }>()

@@ -67,9 +67,9 @@ describe('adopting published elements', () => {
 
 describe('a live element without a manifest', () => {
   const adopt = (tag: string, define: () => CustomElementConstructor) =>
-    inDocument(async (document, next) => {
+    inDocument(async (document, _next, frames) => {
       customElements.define(tag, define())
-      return adoptElement(tag, { document, frames: { milliseconds: 16, next } })
+      return adoptElement(tag, { document, frames })
     })
 
   it('gives two-way values with the event that tells of them, and bounds and locks by their names', async () => {

@@ -5,7 +5,7 @@ import { corpus } from './corpus/all.js'
 import { seenOnce } from './corpus/once/all.js'
 
 /** Of the faults one in so many is asked here, with every clause; `npm run corpus` asks all of them, in both environments. */
-const ONE_IN = 47
+const ONE_IN = 71
 
 type Component = (typeof corpus)[number][number]
 
@@ -45,8 +45,8 @@ describe('the fault corpus', () => {
   })
 
   for (const [at, [sound]] of corpus.entries())
-    // Every eighth family; the rest is asked by `npm run corpus`.
-    if (at % 8 === 1)
+    // Every twelfth family; the rest is asked by `npm run corpus`.
+    if (at % 12 === 1)
       it(`${sound!.contract.tag}: nothing is said of the sound one, and most clauses are proved`, async () => {
         const found = await judged(sound!)
         const broken = found.filter(({ status }) => status === 'broken')
@@ -104,15 +104,9 @@ describe('the fault corpus', () => {
     ),
     ...faultsOnce.filter(
       ({ contract, fault }) =>
-        [
-          'a-new-entry-closes',
-          'undo-keeps-the-text',
-          'runs-on-beside-the-button',
-          'goes-on-from-its-own',
-          'old-words-after-a-tell',
-          'hint-as-words',
-          'none-as-a-text',
-        ].includes(fault) && once.some((tag) => contract.tag.startsWith(tag)),
+        ['a-new-entry-closes', 'runs-on-beside-the-button', 'old-words-after-a-tell', 'none-as-a-text'].includes(
+          fault,
+        ) && once.some((tag) => contract.tag.startsWith(tag)),
     ),
   ]
   for (const fault of asked)

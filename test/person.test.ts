@@ -230,11 +230,11 @@ describe('gestures that a project names', () => {
   const dial = contract('tide-dial', { values: { tide: { type: Type.Integer(), default: 2 } } })
 
   it('are tried like any other: here the edit is not reported', () =>
-    inDocument(async (document, next) => {
+    inDocument(async (document, _next, frames) => {
       customElements.define('tide-dial', tideDial())
       const { clauses } = await probe(dial, {
         document,
-        frames: { milliseconds: 16, next },
+        frames,
         gestures: [{ keys: ['ArrowUp'] }],
         clauses: ['reports-once'],
       })

@@ -147,7 +147,7 @@ describe('what a person does', () => {
 
 describe('a trail that breaks a clause', () => {
   it('is minimal: without any one of its steps it shows no leak', () =>
-    inDocument(async (document, next) => {
+    inDocument(async (document, _next, frames) => {
       const faulty = corpus
         .flat()
         .filter(({ fault }) => ['doubled-on-blur', 'no-clearing', 'enter-unheard'].includes(fault))
@@ -155,7 +155,7 @@ describe('a trail that breaks a clause', () => {
         define()
         const subject = await subjectFor(of, {
           document,
-          frames: { milliseconds: 16, next },
+          frames,
           mountInto: (into) => elementMount({ into }),
         })
         if ('unready' in subject) throw new Error(subject.unready)

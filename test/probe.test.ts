@@ -245,7 +245,7 @@ describe('a probe', () => {
   })
 
   it('makes a suite of one component: one test a clause, with its trail where it fails', () =>
-    inDocument(async (document, next) => {
+    inDocument(async (document, _next, frames) => {
       const tests: [string, (this: object) => Promise<void>][] = []
       const deaf = contract('deaf-note', {
         properties: { heading: { type: Type.String(), default: '' } },
@@ -253,7 +253,7 @@ describe('a probe', () => {
       })
       probeSuite(deaf, {
         document,
-        frames: { milliseconds: 16, next },
+        frames,
         clauses: ['follows-change', 'reports-once', 'keeps-falsy'],
         runner: { describe: (_title, body) => body(), it: (title, body) => void tests.push([title, body as never]) },
         mount: (into) => (_contract, given) => {
@@ -283,7 +283,7 @@ describe('a probe', () => {
     }))
 
   it('finds nothing wrong with the native controls', () =>
-    inDocument(async (document, next) => {
+    inDocument(async (document, _next, frames) => {
       for (const native of [
         nativeText,
         nativeNumber,
@@ -297,12 +297,12 @@ describe('a probe', () => {
         nativeButton,
         nativeOutput,
       ]) {
-        const report = await probe(native, { document, frames: { milliseconds: 16, next } })
+        const report = await probe(native, { document, frames })
         expect(statusesOf(report, 'broken'), native.tag).to.eql([])
       }
       const area = await probe(nativeText, {
         document,
-        frames: { milliseconds: 16, next },
+        frames,
         mount: (into) => elementMount({ element: into.appendChild(document.createElement('textarea')) }),
       })
       expect(statusesOf(area, 'broken')).to.eql([])
@@ -320,12 +320,12 @@ describe('a probe', () => {
     }))
 
   it('says unproven, with the reason, for what it cannot try', () =>
-    inDocument(async (document, next) => {
+    inDocument(async (document, _next, frames) => {
       const winch = contract('chain-winch', {
         values: { turns: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 9 } } },
         commands: { reset: { effect: 'reset' } },
       })
-      const report = await probe(winch, { document, frames: { milliseconds: 16, next }, mount: () => idealMount })
+      const report = await probe(winch, { document, frames, mount: () => idealMount })
       expect(statusesOf(report, 'broken')).to.eql([])
       expect(
         report.clauses.filter(({ status }) => status === 'unproven').map(({ clause, reason }) => [clause, reason]),
@@ -459,12 +459,12 @@ describe('a probe', () => {
     }))
 
   it('takes a waiver with its reason, and does not try the clause', () =>
-    inDocument(async (document, next) => {
+    inDocument(async (document, _next, frames) => {
       const waived = contract('native-text', {
         values: { value: { type: Type.String(), event: 'input', payloadAt: '/target/value' } },
         waives: { 'reports-once': 'the harbour counts keys' },
       })
-      const report = await probe(waived, { document, frames: { milliseconds: 16, next } })
+      const report = await probe(waived, { document, frames })
       expect(report.clauses.find(({ clause }) => clause === 'reports-once')).to.include({
         status: 'waived',
         reason: 'the harbour counts keys',

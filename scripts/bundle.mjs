@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs'
+import { readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { rolldown } from 'rolldown'
@@ -12,6 +12,7 @@ const dist = 'packages/caulker/dist'
 const target = join(dist, 'node')
 
 const entries = globSync(['*.js', '*/index.js', '*/text/index.js'], { cwd: dist, ignore: ['node/**'] })
+rmSync(target, { recursive: true, force: true })
 const bundle = await rolldown({
   input: Object.fromEntries(entries.map((file) => [file.replace(/\.js$/, ''), join(dist, file)])),
   platform: 'neutral',

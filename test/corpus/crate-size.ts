@@ -105,6 +105,8 @@ export const crateSize = variants({
         if (text === this.#shown(this.#size[key])) return
         const factor = this.#feet && !has('reports-as-shown') ? FEET : 1
         const metres = text === '' ? null : Number((shown / factor).toFixed(4))
+        // Rounded off, another text may come to what stands there already.
+        if (metres === this.#size[key]) return this.#draw()
         const base = has('width-undoes-length') && at === 1 ? (this.#first ?? this.#size) : this.#size
         if (has('writes-in-the-given') || has('same-object-again')) this.#size[key] = metres
         else this.#size = { ...base, [key]: metres }

@@ -1,5 +1,6 @@
 import { CaulkerError, messageOf } from 'caulker/inside/words'
-import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core'
+import { createRequire } from 'node:module'
+import type { Browser, BrowserContext, Page } from 'playwright-core'
 import { bundleFor, modulesOf, type Bundle } from './browser-bundle.js'
 import type { PageResult } from './browser-page.js'
 import { lendHands } from './browser-hands.js'
@@ -7,6 +8,9 @@ import { CHROMIUM_FLAGS, findChromium } from './chromium.js'
 import { never, patienceOf, probeInLanes, tryUntilDone, type Tried } from './hangs.js'
 import { createPatience, type Patience } from './patience.js'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
+
+// Imported, its one large file would be read twice: once for the names that it exports.
+const { chromium } = createRequire(import.meta.url)('playwright-core') as typeof import('playwright-core')
 
 const WATCH_EVERY = 250
 const BLANK =

@@ -130,7 +130,8 @@ function arrays(schema: Keywords, inner: (part: unknown) => unknown[]): unknown[
     longer(Math.max(2, least)),
     longer(Math.max(1, least)),
     longer(Math.max(3, least + 1)),
-    longer(least),
+    // Nothing comes last: in an entry of a list it would leave nothing to be operated.
+    ...(least > 0 ? [longer(least)] : []),
     ...items.slice(0, 8).map((one) => Array.from({ length: Math.max(1, least) }, () => one)),
     [],
   ]
@@ -145,6 +146,8 @@ export function tupleHeads(schema: Keywords): unknown[] | undefined {
 function objects(schema: Keywords, inner: (part: unknown) => unknown[]): object[] {
   const properties = Object.entries((schema['properties'] ?? {}) as Record<string, unknown>)
   const required = (schema['required'] ?? []) as string[]
+  const [entry] = Object.values((schema['patternProperties'] ?? {}) as Record<string, unknown>)
+  if (properties.length === 0 && entry !== undefined) return records(inner(entry))
   const made = (turn: number, names: (name: string) => boolean) =>
     Object.fromEntries(
       properties
@@ -163,4 +166,11 @@ function objects(schema: Keywords, inner: (part: unknown) => unknown[]): object[
       .map((value) => ({ ...made(0, () => true), [name]: value })),
   )
   return [...whole, ...bare, ...eachValue, { ...whole[0], notDeclared: 'extra' }]
+}
+
+/** Objects whose names are free: two entries, one, and none. */
+function records(values: unknown[]): object[] {
+  const [one, other = one, third = one] = values
+  if (values.length === 0) return [{}]
+  return [{ oakum: one, pitch: other }, { oakum: other }, { pitch: third }, { oakum: third, tar: one }, {}]
 }

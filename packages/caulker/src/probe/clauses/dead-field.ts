@@ -1,5 +1,5 @@
 import { equal } from '../../contract/index.js'
-import { findControl } from '../person/controls.js'
+import { findControl, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject } from '../subject/subject.js'
@@ -29,10 +29,11 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
       (container) => (findControl(container, on) as HTMLInputElement | undefined)?.value,
     )
   const [before, after] = [await shownAt([]), await shownAt(trail.moves)]
+  if (before === undefined || after !== text || before === text) return undefined
   const parts = subject.values.flatMap(({ name }) => writtenIn(first.read[name])).map(String)
-  // Only a part that stands nowhere else in it says whose field it is.
-  const isPart = before !== undefined && parts.filter((part) => part === before).length === 1
-  if (!isPart || after !== text || before === text) return undefined
+  // A part that stands nowhere else in it says whose field it is, and so does a text that goes with what is told.
+  const isPart = parts.filter((part) => part === before).length === 1
+  if (!isPart && !(await goesWithTheValue(subject, trail, on, before))) return undefined
   return {
     row: 2,
     says: 'what is entered is shown, and neither held nor reported',
@@ -50,4 +51,17 @@ export function* eachField({ controls, middle, values, plain }: Subject): Iterab
   for (const on of fields.slice(0, MOST_FIELDS))
     for (const text of [...new Set(texts)].slice(0, 4))
       yield { given: middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
+}
+
+/** Whether a field shows another text for another value, on a fresh mount. */
+async function goesWithTheValue(subject: Subject, { given }: Trail, on: ControlRef, before: string): Promise<boolean> {
+  for (const { name } of subject.values)
+    for (const value of subject.plain(name)) {
+      const shown = await subject.look(
+        { ...given, [name]: value },
+        (container) => (findControl(container, on) as HTMLInputElement | undefined)?.value,
+      )
+      if (shown !== undefined && shown !== before) return true
+    }
+  return false
 }

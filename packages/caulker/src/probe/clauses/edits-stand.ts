@@ -72,8 +72,8 @@ async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<
     const played = await subject.play({ given: other.given, moves: other.moves })
     const end = placesOf(subject, played.rows.at(-1) as Row)
     const isEdited = end.get(gone) !== undefined && !equal(end.get(gone), before.get(gone))
-    // Of two that shut each other out, the one goes with the other.
-    if (isEdited && equal(end.get(changed), before.get(changed)))
+    // Of two that shut each other out, the one goes with the other; the entries of a record do not.
+    if (isEdited && (equal(end.get(changed), before.get(changed)) || isOfRecord(subject, gone)))
       return {
         row: trail.moves.length,
         says: `the edit of ${changed} takes ${gone} away`,
@@ -83,6 +83,12 @@ async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<
       }
   }
   return undefined
+}
+
+/** Whether a place is an entry of an object whose names are not fixed: each may stand beside any other. */
+function isOfRecord({ values }: Subject, place: string): boolean {
+  const type = values.find(({ name }) => place.startsWith(`${name}.`))?.type as Record<string, unknown> | undefined
+  return type?.['properties'] === undefined && type?.['patternProperties'] !== undefined
 }
 
 /** The ways at other fields of the same mount. */

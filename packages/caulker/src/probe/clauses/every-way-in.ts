@@ -13,6 +13,8 @@ import {
   otherWays,
   pointedAt,
 } from './ways-alike.js'
+import { arrowed, unreachedByKeys } from './roving.js'
+import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
@@ -26,7 +28,7 @@ export const everyWayIn = clause({
   promise: 'Whatever a person enters or sets is taken, by each way that ends an edit.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus; a key goes on from what was typed before it, and a field is emptied and left.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -35,6 +37,9 @@ export const everyWayIn = clause({
     yield* otherWays(subject)
     yield* pointedAt(subject)
     yield* spaced(subject)
+    yield* arrowed(subject)
+    yield* thenAKey(subject)
+    yield* leftEmpty(subject)
     yield* eachField(subject)
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
@@ -49,7 +54,10 @@ export const everyWayIn = clause({
       (await otherThanTyped(subject, played)) ??
       (await notByThePointer(subject, played)) ??
       (await notBySpace(subject, played)) ??
-      (await otherThanFocused(subject, played))
+      (await otherThanFocused(subject, played)) ??
+      (await unreachedByKeys(subject, played)) ??
+      (await typedNotCounted(subject, played)) ??
+      (await emptyAndHeld(subject, played))
     if (other !== undefined) return other
     const dead = await deadField(subject, played)
     if (dead !== undefined) return dead
@@ -109,9 +117,14 @@ async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promi
   if (subject.values.some(({ name }) => !equal(row.read[name], first.read[name]))) return undefined
   const fresh = await subject.fresh(row.held)
   if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
-  if (await isPickedForAButton(subject, trail, rows)) return undefined
+  if (bringsUpMore(first, row) || (await isPickedForAButton(subject, trail, rows))) return undefined
   const leak = unlikeFresh(row, first, fresh)
   return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }
+}
+
+/** Whether more can be operated after it: a choice whose words are still to be given says nothing yet. */
+function bringsUpMore(first: Row, row: Row): boolean {
+  return row.picture.announced.length > first.picture.announced.length
 }
 
 /** Whether a button beside it does something else once it was operated: then it only says what the button is to be about. */

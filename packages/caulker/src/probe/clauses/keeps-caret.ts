@@ -1,6 +1,10 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
+import { findControl, isReachable } from '../person/controls.js'
+import { isPlaced } from '../person/gestures.js'
 import { gesture, isGesture, tell, type Move } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
+import type { Given } from '../../mount/index.js'
 
 /** A tell that does not change a text leaves the caret in it where it was. */
 export const keepsCaret = clause({
@@ -40,9 +44,11 @@ export const keepsCaret = clause({
     }
   },
   proves: (_subject, { rows }) => rows[2]?.around.caret?.at === 1,
-  judge(_subject, { rows }) {
+  async judge(subject, { trail, rows }) {
     const [before, after] = [rows[2]?.around.caret, rows[3]?.around.caret]
     if (before === undefined || before.at !== 1 || rows[3] === undefined) return undefined
+    // Where what is told leaves no room for the field, a fresh mount has none either.
+    if (after === undefined && !(await hasField(subject, rows[3].held, trail.moves[0]))) return undefined
     if (after === undefined)
       return {
         row: 3,
@@ -69,3 +75,12 @@ export const keepsCaret = clause({
     return undefined
   },
 })
+
+async function hasField(subject: Subject, given: Given, typed: Move | undefined): Promise<boolean> {
+  const made = isGesture(typed) && isPlaced(typed.gesture) ? typed.gesture : undefined
+  const found = await subject.look(given, (container) => {
+    const field = made && findControl(container, made.on)
+    return field !== undefined && isReachable(field)
+  })
+  return found === true
+}

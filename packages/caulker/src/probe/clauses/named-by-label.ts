@@ -1,17 +1,18 @@
 import { shadowOf } from '../../dom/index.js'
 import { clause, type Examined } from './clause.js'
-import { controlRefs } from '../person/controls.js'
+import { controlRefs, type ControlKind } from '../person/controls.js'
 import { ledgerOf } from '../stage/ledger.js'
 import { pictureText } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
+import type { Given } from '../../mount/index.js'
 
 /** Assistive technology is told its label. */
 export const namedByLabel = clause({
   id: 'named-by-label',
   group: 'name',
   promise:
-    'Its label is the accessible name of its control, or of the group around its controls, and stays so when it changes.',
+    'Its label is the accessible name of its control, or of the group around its controls, and stays so when it changes; of several fields each has a name.',
   why: 'A label that only stands beside a field is not heard by whoever does not see it: the field is announced as "edit, blank".',
   tried:
     'It is mounted with a label, and told another one; the accessible names of its controls and groups are computed.',
@@ -32,6 +33,8 @@ export const namedByLabel = clause({
     const names = await subject.look({ ...subject.middle, label: one }, accessibleNames)
     if (names !== undefined && !names.some((name) => name.includes(one)))
       return leakOf(subject, { ...subject.middle, label: one }, undefined, names, one)
+    const unnamed = await subject.look({ ...subject.middle, label: one }, unnamedField)
+    if (unnamed !== undefined) return namelessLeak(subject, { ...subject.middle, label: one }, unnamed)
     const later = await namesAfterTell(subject, one, other)
     if (later !== undefined && !later.some((name) => name.includes(other)))
       return leakOf(subject, { ...subject.middle, label: one }, other, later, other)
@@ -41,7 +44,7 @@ export const namedByLabel = clause({
 
 async function leakOf(
   subject: Subject,
-  given: Readonly<Record<string, unknown>>,
+  given: Given,
   told: string | undefined,
   names: readonly string[],
   wanted: string,
@@ -59,6 +62,29 @@ async function leakOf(
             .join(', ')}`
         : `no name at all, and shown ${row === undefined ? '' : pictureText(row.picture)}`,
       ledger: ledgerOf(subject.contract, played, played.rows.length - 1),
+    },
+  }
+}
+
+const FIELDS: readonly ControlKind[] = ['text field', 'number field', 'select', 'combo box', 'slider', 'spin button']
+
+/** Of several fields one that has no name at all, where another has one. */
+function unnamedField(container: HTMLElement): string | undefined {
+  const fields = controlRefs(container).flatMap(({ ref }) => (FIELDS.includes(ref.kind) ? [ref] : []))
+  const nameless = fields.find(({ label }) => label.trim() === '')
+  return nameless !== undefined && fields.some(({ label }) => label.trim() !== '')
+    ? `${nameless.kind} ${nameless.nth + 1}`
+    : undefined
+}
+
+async function namelessLeak(subject: Subject, given: Given, field: string): Promise<Examined> {
+  const played = await subject.play({ given, moves: [] })
+  return {
+    leak: {
+      says: 'one of its fields has no name',
+      expected: 'each field named: by its label, or by what it is for',
+      found: `the ${field} has none`,
+      ledger: ledgerOf(subject.contract, played, 0),
     },
   }
 }

@@ -1,6 +1,7 @@
 import { accepts, equal, printed, type ReadingClause } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { clause, type LeakAt } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
 
 /** A reading says what it is computed from, and says it now. */
 export const readingsAgree = clause({
@@ -22,8 +23,10 @@ export const readingsAgree = clause({
   },
   proves: (_subject, { rows }) =>
     rows.some((row) => Object.keys(row.readings).some((name) => !equal(row.readings[name], rows[0].readings[name]))),
-  async judge(subject, { rows }) {
+  async judge(subject, { rows, trail }) {
     const readings = Object.values<ReadingClause>(subject.contract.readings)
+    const deaf = trail.moves.length === 0 ? await deafReading(subject, readings) : undefined
+    if (deaf !== undefined) return deaf
     for (const [at, row] of rows.entries()) {
       const misshapen = readings.find(({ name, type }) => !accepts(type, row.readings[name]))
       if (misshapen !== undefined)
@@ -70,3 +73,38 @@ export const readingsAgree = clause({
     return undefined
   },
 })
+
+/** A number that is computed from several names, and is the same whatever one of them is. */
+async function deafReading(subject: Subject, readings: readonly ReadingClause[]): Promise<LeakAt | undefined> {
+  for (const { name: reading, type, from } of readings) {
+    const kind = (type as { type?: unknown }).type
+    if (from.length < 2 || (kind !== 'number' && kind !== 'integer')) continue
+    const counts = new Map<string, number>()
+    for (const name of from) {
+      const said = new Set<unknown>()
+      const given = subject.plain(name)
+      for (const value of given) {
+        const fresh = await subject.fresh({ ...subject.middle, [name]: value })
+        if ((fresh.fault ?? fresh.unsettled) !== undefined) return undefined
+        said.add(fresh.readings[reading])
+      }
+      if (given.length >= ENOUGH) counts.set(name, said.size)
+    }
+    const deaf = [...counts].find(([, count]) => count === 1)?.[0]
+    if (deaf === undefined || ![...counts.values()].some((count) => count > 1)) continue
+    const { [reading]: said } = (await subject.fresh(subject.middle)).readings
+    return {
+      row: 0,
+      says: `its reading ${reading} is the same whatever ${deaf} is`,
+      expected: `another ${reading} with another ${deaf}: it is computed from it`,
+      found: `${reading} ${printed(said)} with each of ${subject
+        .plain(deaf)
+        .map((value) => printed(value))
+        .join(', ')}`,
+    }
+  }
+  return undefined
+}
+
+/** With how many values of a name it is tried before it counts as one that changes nothing. */
+const ENOUGH = 3

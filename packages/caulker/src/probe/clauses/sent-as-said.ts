@@ -9,7 +9,7 @@ import {
 } from '../../contract/index.js'
 import { FLAGS, type SentEvent } from '../stage/around.js'
 import type { Row } from '../stage/played.js'
-import { isGesture } from '../stage/trail.js'
+import { isGesture, settlesEdits } from '../stage/trail.js'
 import { clause, type LeakAt } from './clause.js'
 
 type Flags = Pick<SentEvent, (typeof FLAGS)[number]>
@@ -123,6 +123,8 @@ function offType(contract: AnyContract, rows: readonly Row[]): LeakAt | undefine
 function doubled({ events }: AnyContract, rows: readonly Row[]): LeakAt | undefined {
   for (const [row, { heard, move }] of rows.entries()) {
     if (!isGesture(move) || move.gesture.do !== 'press') continue
+    // A press beside a field that was being typed in leaves it as well.
+    if (row > 0 && !settlesEdits(rows[row - 1]?.move)) continue
     const said = heard.filter(({ event, value }) => value === undefined && Object.hasOwn(events, event))
     const twice = said.find(
       (one, at) => said.findIndex(({ event, payload }) => event === one.event && equal(payload, one.payload)) < at,

@@ -7,12 +7,16 @@ import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.j
 import type { LeakAt } from './clause.js'
 import type { Given } from '../../mount/index.js'
 
+/** A sign that ends an entry is struck as a key: it is no part of what is composed or copied. */
+const ENDS_AN_ENTRY = /[\s,;]$/
+
 /** The same text as it is typed, by each other way that puts it into a field at once. */
 export function* otherWays({ ways, controls }: Subject): Iterable<Trail> {
   // Of several fields one may hand on to the next what is pasted into it.
   if (controls.filter(isField).length !== 1) return
   for (const { given, moves, control, text } of ways) {
-    if (text === undefined || text === '' || !equal(moves, typedMoves(control, text))) continue
+    if (text === undefined || text === '' || ENDS_AN_ENTRY.test(text) || !equal(moves, typedMoves(control, text)))
+      continue
     yield { given, moves: [gesture({ do: 'compose', on: control, text }), gesture({ do: 'leave' })] }
     for (const pasted of new Set([text, text.toLowerCase(), text.toUpperCase()]))
       yield { given, moves: [gesture({ do: 'paste', on: control, text: pasted }), gesture({ do: 'leave' })] }

@@ -43,8 +43,10 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
   }
 
   function step(field: HTMLInputElement, by: number): void {
-    // HTML Standard, section 4.10.5.3.8: a field of any step has none of its own; a browser then goes by one.
-    if (field.step === 'any') changed(field, () => (field.value = String(Number(field.value) + by)))
+    // HTML Standard, section 4.10.5.3.8: a field of any step has none of its own; a browser then goes by one, up to its ends.
+    const [least, most] = [Number(field.min || -Infinity), Number(field.max || Infinity)]
+    const next = Math.min(Math.max(Number(field.value) + by, least), most)
+    if (field.step === 'any') changed(field, () => (field.value = String(next)))
     else changed(field, () => (by > 0 ? field.stepUp(by) : field.stepDown(-by)))
   }
 

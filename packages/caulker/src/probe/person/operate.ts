@@ -21,7 +21,8 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
     case 'text field':
     case 'number field':
       yield* textGestures(control, supply)
-      if (ref.kind === 'number field') yield* keyGestures(ref, ['ArrowUp', 'ArrowDown'])
+      // A number may be written in a field for texts, and be changed by keys all the same.
+      if (!control.isMultiline) yield* keyGestures(ref, ['ArrowUp', 'ArrowDown'])
       return
     case 'combo box':
       if (control.isTextual) yield* textGestures(control, supply)

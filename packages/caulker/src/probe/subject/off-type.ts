@@ -45,11 +45,19 @@ function isNumeric(part: Keywords): boolean {
 /** The type itself, and what its members, entries and choices are of. */
 function partsOf(type: Keywords, depth: number): Keywords[] {
   if (depth > 4 || typeof type !== 'object' || type === null) return []
-  const members = Object.values((type['properties'] ?? {}) as Record<string, Keywords>)
+  const members = ['properties', 'patternProperties'].flatMap((key) =>
+    Object.values((type[key] ?? {}) as Record<string, Keywords>),
+  )
+  const others = (type['additionalProperties'] ?? {}) as Keywords
   const items = type['items'] ?? []
   const choices = (type['anyOf'] ?? type['oneOf'] ?? []) as Keywords[]
   // Where one of several choices takes it, it is on the type.
   const single = choices.filter((one) => one['type'] !== 'null')
-  const inner = [...members, ...(Array.isArray(items) ? items : [items]), ...(single.length === 1 ? single : [])]
+  const inner = [
+    ...members,
+    others,
+    ...(Array.isArray(items) ? items : [items]),
+    ...(single.length === 1 ? single : []),
+  ]
   return [type, ...inner.flatMap((one) => partsOf(one as Keywords, depth + 1))]
 }

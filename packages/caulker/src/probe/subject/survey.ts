@@ -1,5 +1,5 @@
 import { equal, isHost } from '../../contract/index.js'
-import { componentRef, type ControlRef } from '../person/controls.js'
+import { componentRef, type ControlKind, type ControlRef } from '../person/controls.js'
 import { changesAtOnce } from '../person/fields.js'
 import type { Gesture } from '../person/gestures.js'
 import { gesturesOf, type NamedGesture } from '../person/named-gesture.js'
@@ -37,16 +37,68 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
     for (const one of tries(subject, controls, named)) await add(given, one, keyOf(one))
     const openers = ways.filter((way) => way.given === given && way.changes.size === 0 && isPress(way.moves))
     const seenToOpen = openers.slice(0, MOST_OPENERS).map(({ moves }) => moves)
-    for (const moves of [...seenToOpen, ...besideLists(controls)]) {
+    for (const moves of [...seenToOpen, ...(await bringingMore(subject, ways, given)), ...besideLists(controls)]) {
       const known = new Set((controls ?? []).map(({ ref }) => JSON.stringify(ref)))
       const after = (await stage.look(given, moves, foundControls)) ?? []
       const fresh = after.filter(({ ref }) => !known.has(JSON.stringify(ref)) || ref.kind === 'combo box')
       for (const one of revealed(subject, moves, fresh)) await add(given, one)
     }
   }
+  for await (const { given, controls } of elsewhere(subject, stage, usual))
+    for (const one of controls.flatMap((control) => triedAt(subject, control).slice(0, MOST_TRIED)))
+      await add(given, one, trailKey([given, one.moves]))
   for (const { given, one } of partlyFilled(subject, usual)) await add(given, one, trailKey([given, one.moves]))
   return ways
 }
+
+/** What changes a value and brings up controls that were not there: each is one way of its own to operate those. */
+async function bringingMore(subject: Subject, ways: readonly Way[], given: Given): Promise<(readonly Move[])[]> {
+  const found: (readonly Move[])[] = []
+  for (const { moves, changes } of ways.filter((way) => way.given === given)) {
+    const { rows } = await subject.play({ given, moves })
+    const [before, after] = [rows[0], rows.at(-1)].map((row) => row?.picture.announced ?? []) as [string[], string[]]
+    if (changes.size > 0 && kindsOf(after).some((kind) => !kindsOf(before).includes(kind)))
+      found.push(moves.filter((move) => !equal(move, gesture({ do: 'leave' }))))
+    if (found.length === MOST_OPENERS) break
+  }
+  return found
+}
+
+/** `announced: textbox “Berth”`: by the role, since the entries of a list differ in their names alone. */
+function kindsOf(announced: readonly string[]): string[] {
+  return announced.map((line) => line.split(' ')[1] ?? '')
+}
+
+/** Other values of a name may bring up controls that are not there usually: those of a kind of which there were none, or fewer. */
+async function* elsewhere(
+  subject: Subject,
+  stage: Stage,
+  usual: readonly FoundControl[],
+): AsyncIterable<{ readonly given: Given; readonly controls: readonly FoundControl[] }> {
+  const countOf = (controls: readonly FoundControl[], kind: string) =>
+    controls.filter(({ ref }) => ref.kind === kind).length
+  const most = new Map(usual.map(({ ref }) => [ref.kind, countOf(usual, ref.kind)]))
+  let looks = 0
+  for (const { name } of subject.tellable)
+    for (const value of subject.plain(name)) {
+      if (equal(value, subject.middle[name]) || looks++ >= MOST_LOOKS) continue
+      const given = { ...subject.middle, [name]: value }
+      const found = (await stage.look(given, [], foundControls)) ?? []
+      const fresh = found.filter(
+        ({ ref: { kind, nth } }) => nth >= (most.get(kind) ?? 0) && (!most.has(kind) || !LISTED.includes(kind)),
+      )
+      for (const { ref } of fresh) most.set(ref.kind, countOf(found, ref.kind))
+      if (fresh.length > 0) yield { given, controls: fresh }
+    }
+}
+
+const MOST_LOOKS = 12
+
+/** There are as many of them as a list has entries. */
+const LISTED: readonly ControlKind[] = ['button', 'radio button', 'checkbox', 'area']
+
+/** How much is tried at a control that is not there usually. */
+const MOST_TRIED = 4
 
 /** Lists that may be left out are filled, and something in them is chosen: what they offer is there to be operated only then. */
 function furnished({ names, values, middle, plain }: Subject): Given[] {
@@ -156,14 +208,18 @@ function* tries(
   const isBlind = controls.every(({ ref }) => ref.kind === 'area') && named.length === 0 && subject.values.length > 0
   for (const gestures of isBlind ? wholeGestures(whole) : named.map((one) => gesturesOf(one, whole)))
     yield { moves: [...gestures, { do: 'leave' as const }].map(gesture), control: whole, text: undefined }
-  for (const control of controls) {
-    for (const { gestures, text } of gesturesAt(control, {
-      texts: (on) => textsFor(subject, on),
-      files: subject.files,
-    }))
-      yield { moves: gestures.map(gesture), control: control.ref, text, isWhole: changesAtOnce(control.format) }
-  }
+  for (const control of controls) yield* triedAt(subject, control)
   yield* typedThenPressed(subject, controls)
+}
+
+function triedAt(subject: Subject, control: FoundControl): Try[] {
+  const supply = { texts: (on: ControlRef) => textsFor(subject, on), files: subject.files }
+  return [...gesturesAt(control, supply)].map(({ gestures, text }) => ({
+    moves: gestures.map(gesture),
+    control: control.ref,
+    text,
+    isWhole: changesAtOnce(control.format),
+  }))
 }
 
 /** Where a text is taken by a button beside its field. */

@@ -1,0 +1,90 @@
+import { equal, printed } from '../../contract/index.js'
+import { findControl, type ControlRef } from '../person/controls.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { isMarkedInvalid } from './laws.js'
+
+/** A text that is typed and not left, and then a key in the same field that changes the value. */
+export function* thenAKey(subject: Subject): Iterable<Trail> {
+  for (const { given, control, moves } of oneAtEach(subject.ways.filter(isStepByKey))) {
+    const typed = subject.ways.find((way) => equal(way.control, control) && way.plainly.size > 0)
+    const [key] = moves
+    if (typed?.text === undefined || key === undefined) continue
+    yield { given, moves: [gesture({ do: 'type', on: control, text: typed.text }), key, leave] }
+  }
+}
+
+const leave = gesture({ do: 'leave' })
+
+function isStepByKey({ control, changes, moves: [first] }: Way): boolean {
+  return isField(control) && changes.size > 0 && isGesture(first) && first.gesture.do === 'key'
+}
+
+/** What is typed counts for the key as if the field had been left before it. */
+export async function typedNotCounted(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [typed, key, end] = trail.moves
+  const row = rows[3]
+  if (!isTyped(typed) || !isGesture(key) || key.gesture.do !== 'key' || end === undefined || row === undefined)
+    return undefined
+  const settled = (await subject.play({ ...trail, moves: [typed, leave, key, end] })).rows[4]
+  const untyped = (await subject.play({ ...trail, moves: [key, end] })).rows[2]
+  if (settled === undefined || (settled.fault ?? settled.impossible ?? untyped?.fault) !== undefined) return undefined
+  const unlike = subject.values.find(
+    ({ name }) =>
+      !equal(row.read[name], settled.read[name]) &&
+      // Only where the key goes on from what stood before, as if nothing had been typed.
+      equal(row.read[name], untyped?.read[name]),
+  )
+  return (
+    unlike && {
+      row: 2,
+      says: `a key goes on from the old ${unlike.name}, and what was typed is lost`,
+      expected: `${unlike.name} ${printed(settled.read[unlike.name])}`,
+      found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+      cause: 'the key does not look at what stands in the field',
+    }
+  )
+}
+
+/** The field whose text is taken as the value, emptied and left. */
+export function* leftEmpty({ ways, controls }: Subject): Iterable<Trail> {
+  if (controls.filter(isField).length !== 1) return
+  for (const { given, moves, text, control } of ways)
+    if (text === '' && isField(control) && isTyped(moves[0])) yield { given, moves }
+}
+
+/** It stands there empty, and the value is still held. */
+export async function emptyAndHeld(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [typed, end] = trail.moves
+  const [first, , row] = rows
+  if (!isTyped(typed) || typed.gesture.text !== '' || !isGesture(end) || row === undefined) return undefined
+  if (trail.moves.length !== 2 || end.gesture.do !== 'leave' || isMarkedInvalid(row)) return undefined
+  const value = subject.values.find(({ name }) =>
+    subject.ways.some((way) => equal(way.control, typed.gesture.on) && way.plainly.has(name)),
+  )
+  if (value === undefined || rows.some(({ heard }) => heard.length > 0)) return undefined
+  const held = row.read[value.name] ?? row.held[value.name]
+  if (held === undefined || equal(held, value.empty) || !equal(held, first.read[value.name] ?? held)) return undefined
+  const [before, after] = [
+    await subject.lookAfter(trail.given, [], textAt(typed.gesture.on)),
+    await subject.lookAfter(trail.given, trail.moves, textAt(typed.gesture.on)),
+  ]
+  if (before === undefined || before === '' || after !== '') return undefined
+  return {
+    row: 2,
+    says: `the field is empty, and ${value.name} is still held`,
+    expected: `a report, or the field with ${before}`,
+    found: `nothing is heard, and ${value.name} is ${printed(held)}`,
+    cause: 'an emptied field is taken for one that was not edited',
+  }
+}
+
+function textAt(on: ControlRef) {
+  return (container: HTMLElement) => (findControl(container, on) as HTMLInputElement | undefined)?.value
+}
+
+function isTyped(move: Move | undefined): move is Move & { gesture: { do: 'type'; on: ControlRef; text: string } } {
+  return isGesture(move) && move.gesture.do === 'type'
+}

@@ -81,6 +81,16 @@ describe('the fault corpus', () => {
     'wind-side-with-new-sides-are-dead': 'follows-change',
     'wind-side-with-deaf-once-cleared': 'takes-empty',
     'wind-side-with-space-is-kept': 'every-way-in',
+    'dip-reading-with-arrows-silent': 'reports-once',
+    'dip-reading-with-comma-cuts': 'round-trip',
+    'dip-reading-with-frozen-arrows': 'locks-hold',
+    'dip-reading-with-typed-then-nudged-old': 'every-way-in',
+    'fee-split-with-above-hundred': 'reports-truth',
+    'fee-split-with-one-share-drops-the-others': 'edits-stand',
+    'hull-cause-with-words-silent': 'reports-once',
+    'hull-cause-with-over-words-open': 'locks-hold',
+    'paint-swatch-with-arrows-do-nothing': 'every-way-in',
+    'paint-swatch-with-code-emptied-unheard': 'every-way-in',
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it, and is held by the sound one`, async () => {

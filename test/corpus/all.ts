@@ -49,6 +49,11 @@ import { rivetCount } from './rivet-count.js'
 import { seamNote } from './seam-note.js'
 import { winchSwitch } from './winch-switch.js'
 
+import { dipReading } from './dip-reading.js'
+import { feeSplit } from './fee-split.js'
+import { hullCause } from './hull-cause.js'
+import { paintSwatch } from './paint-swatch.js'
+
 /** Each entry is a sound component, followed by its variants with one fault each. */
 export const corpus = [
   boatRename,
@@ -101,4 +106,8 @@ export const corpus = [
   chartCourse,
   handPick,
   windSide,
+  dipReading,
+  feeSplit,
+  hullCause,
+  paintSwatch,
 ]

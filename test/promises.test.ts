@@ -106,6 +106,30 @@ describe('a reading', () => {
       readings: { changes: { type: Type.Integer(), ...changes } },
     } as never) as AnyContract
 
+  it('that is a number follows each name that it is computed from', async () => {
+    const stack = (left: (most: number, bales: number) => number): Made => {
+      return () =>
+        class extends HTMLElement {
+          most: number | undefined
+          bales: number | undefined
+          get left(): number {
+            return left(this.most ?? 20, this.bales ?? 0)
+          }
+        }
+    }
+    const of = contract('bale-stack', {
+      properties: { most: { type: Type.Integer({ minimum: 0 }), default: 20, attribute: false } },
+      values: { bales: { type: Type.Integer(), default: 0, attribute: false } },
+      readings: { left: { type: Type.Integer(), from: ['most', 'bales'] } },
+    })
+    const right = stack((most, bales) => most - bales)
+    expect(statuses(await asked(of, right, 'readings-agree'))).to.eql(['held'])
+    const deaf = stack((_most, bales) => 20 - bales)
+    expect(leakOf(await asked(of, deaf, 'readings-agree'))).to.include({
+      says: 'its reading left is the same whatever most is',
+    })
+  })
+
   it('that counts what has happened is not asked to say what a fresh one says', async () => {
     expect(statuses(await asked(log({}), Log, 'readings-agree'))).to.eql(['held'])
   })
@@ -598,5 +622,107 @@ describe('an attribute without a property', () => {
         }
       }
     expect(statuses(await asked(berth, made, 'attribute-agrees', 'follows-change'))).to.eql(['held', 'unproven'])
+  })
+})
+
+describe('a field among several', () => {
+  const of = contract('rope-tally', {
+    properties: { label: { type: Type.String(), default: '' } },
+    values: { metres: { type: Type.Integer({ minimum: 0 }), default: 0, attribute: false, reports: 'commit' } },
+  })
+  /** Coils of 12 metres, and what is over. */
+  const tally = (more: { isDead?: boolean; isNameless?: boolean }): Made => {
+    return () =>
+      class extends HTMLElement {
+        #metres = 0
+        #label = ''
+        connectedCallback(): void {
+          const over = more.isNameless === true ? '' : 'aria-label="Metres over"'
+          this.innerHTML = `<fieldset><legend></legend><input aria-label="Coils"><input ${over}></fieldset>`
+          const [coils, rest] = this.querySelectorAll('input') as unknown as [HTMLInputElement, HTMLInputElement]
+          const take = () => {
+            if (/\D/.test(coils.value + rest.value)) return this.#draw()
+            const before = this.#metres
+            this.#metres = Number(coils.value) * 12 + Number(rest.value)
+            this.#draw()
+            if (this.#metres !== before) report(this, 'metres-set', this.#metres)
+          }
+          coils.onchange = take
+          if (more.isDead !== true) rest.onchange = take
+          this.#draw()
+        }
+        #draw(): void {
+          const [coils, rest] = this.querySelectorAll('input')
+          if (coils === undefined || rest === undefined) return
+          coils.value = String(Math.floor(this.#metres / 12))
+          rest.value = String(this.#metres % 12)
+          this.querySelector('legend')!.textContent = this.#label
+        }
+        get label(): string {
+          return this.#label
+        }
+        set label(label: string | undefined) {
+          this.#label = label ?? ''
+          this.#draw()
+        }
+        get metres(): number {
+          return this.#metres
+        }
+        set metres(metres: number | undefined) {
+          this.#metres = metres ?? 0
+          this.#draw()
+        }
+      }
+  }
+
+  it('takes what is typed where its text goes with the value', async () => {
+    expect(statuses(await asked(of, tally({}), 'every-way-in', 'named-by-label'))).to.eql(['held', 'held'])
+    expect(leakOf(await asked(of, tally({ isDead: true }), 'every-way-in'))).to.include({
+      says: 'what is entered is shown, and neither held nor reported',
+    })
+  })
+
+  it('has a name where another has one', async () => {
+    expect(leakOf(await asked(of, tally({ isNameless: true }), 'named-by-label'))).to.include({
+      says: 'one of its fields has no name',
+      found: 'the text field 2 has none',
+    })
+  })
+})
+
+describe('Enter that adds an entry to a list', () => {
+  const of = contract('cargo-words', {
+    values: { words: { type: Type.Array(Type.String()), default: [], attribute: false } },
+  })
+  const words = (keeps: boolean): Made => {
+    return () =>
+      class extends HTMLElement {
+        #words: string[] = []
+        connectedCallback(): void {
+          this.innerHTML = '<p></p><input>'
+          const field = this.querySelector('input')!
+          field.onkeydown = (event) => {
+            if (event.key !== 'Enter' || field.value === '') return
+            if (keeps) event.preventDefault()
+            this.words = [...this.#words, field.value]
+            field.value = ''
+            report(this, 'words-set', [...this.#words])
+          }
+        }
+        get words(): string[] {
+          return this.#words
+        }
+        set words(words: string[] | undefined) {
+          this.#words = [...(words ?? [])]
+          if (this.isConnected) this.querySelector('p')!.textContent = this.#words.join(', ')
+        }
+      }
+  }
+
+  it('submits no form besides', async () => {
+    expect(statuses(await asked(of, words(true), 'no-accidental-submit'))).to.eql(['held'])
+    expect(leakOf(await asked(of, words(false), 'no-accidental-submit'))).to.include({
+      says: 'Enter takes what was typed as one more entry, and submits the form around it as well',
+    })
   })
 })

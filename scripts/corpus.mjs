@@ -101,7 +101,7 @@ Families that were written from their contracts before any clause was tried on t
 
 ${summaryTable(once)}
 
-What is missed: an Escape that chooses is reported, held and shown like any other choice; no contract can say yet that it must not. A component that hands out the very object that it holds is not written to by anybody while it is probed.
+What is missed: a component that hands out the very object that it holds is not written to by anybody while it is probed.
 
 ## Every fault
 

@@ -726,3 +726,42 @@ describe('Enter that adds an entry to a list', () => {
     })
   })
 })
+
+describe('a box', () => {
+  const of = contract('hatch-shut', {
+    values: { isShut: { type: Type.Boolean(), default: false, attribute: false } },
+  })
+  const box = (isStuck: boolean): Made => {
+    return () =>
+      class extends HTMLElement {
+        #isShut = false
+        readonly #box = Object.assign(document.createElement('input'), { type: 'checkbox', ariaLabel: 'Shut' })
+        connectedCallback(): void {
+          this.append(this.#box)
+          this.#box.onchange = () => {
+            const isShut = isStuck || this.#box.checked
+            if (isShut === this.#isShut) return this.#draw()
+            this.isShut = isShut
+            report(this, 'is-shut-set', isShut)
+          }
+        }
+        #draw(): void {
+          this.#box.checked = this.#isShut
+        }
+        get isShut(): boolean {
+          return this.#isShut
+        }
+        set isShut(isShut: boolean | undefined) {
+          this.#isShut = isShut ?? false
+          this.#draw()
+        }
+      }
+  }
+
+  it('takes back by a second click what the first has changed', async () => {
+    expect(statuses(await asked(of, box(false), 'every-way-in'))).to.eql(['held'])
+    expect(leakOf(await asked(of, box(true), 'every-way-in'))).to.include({
+      says: 'a second click does not take back what the first one has changed of isShut',
+    })
+  })
+})

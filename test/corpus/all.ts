@@ -49,6 +49,7 @@ import { rivetCount } from './rivet-count.js'
 import { seamNote } from './seam-note.js'
 import { winchSwitch } from './winch-switch.js'
 
+import { berthFind } from './berth-find.js'
 import { dipReading } from './dip-reading.js'
 import { feeSplit } from './fee-split.js'
 import { hullCause } from './hull-cause.js'
@@ -110,4 +111,5 @@ export const corpus = [
   feeSplit,
   hullCause,
   paintSwatch,
+  berthFind,
 ]

@@ -191,7 +191,7 @@ export const VALUE = {
   empty: clause<unknown>({
     says: "What nothing is: null where the type has it, else '' or []. Usual: the first of these that the type has.",
     kind: anything,
-    usual: emptyOf,
+    usual: usuallyEmpty,
     changed: another('empty'),
   }),
   blank: clause<'empty' | 'default' | 'previous' | 'refuse'>({
@@ -209,9 +209,12 @@ export const VALUE = {
   }),
 }
 
-/** What "nothing" is where the contract does not say: null if the type has it, else no text, else no entries. */
 function emptyOf(written: Written): unknown {
-  if ('empty' in written) return written['empty']
+  return 'empty' in written ? written['empty'] : usuallyEmpty(written)
+}
+
+/** What "nothing" is where the contract does not say: null if the type has it, else no text, else no entries. */
+function usuallyEmpty(written: Written): unknown {
   const type = written['type'] as TSchema
   if (accepts(type, null)) return null
   if (accepts(type, '')) return ''

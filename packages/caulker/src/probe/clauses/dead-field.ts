@@ -5,6 +5,7 @@ import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject } from '../subject/subject.js'
 import { writtenIn } from '../subject/survey.js'
 import type { LeakAt } from './clause.js'
+import { outsideOf } from './ways-at-bounds.js'
 import { isMarkedInvalid } from './laws.js'
 
 /** In how many fields it is tried. */
@@ -21,7 +22,7 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
   if (!isStill || rows.some(({ heard }) => heard.length > 0) || isMarkedInvalid(last)) return undefined
   // A text that is a part of such values says that the field is there for them.
   const isKnown = subject.values.some(({ name }) => subject.plain(name).flatMap(writtenIn).map(String).includes(text))
-  if (!isKnown) return undefined
+  if (!isKnown && !turnedDown(subject).includes(text)) return undefined
   const shownAt = (moves: readonly Move[]) =>
     subject.lookAfter(
       trail.given,
@@ -41,6 +42,23 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
     found: `the field shows ${text}, and nothing is heard`,
     cause: 'nobody hears the edit of this field',
   }
+}
+
+/** No number, no day, and no entry of any list. */
+const UNREADABLE = 'oakum ?!'
+
+/** Texts that may be turned down: one that says nothing, and values outside its bounds. */
+function turnedDown(subject: Subject): string[] {
+  const outside = subject.values.flatMap((value) => outsideOf(subject.limits(value, subject.middle)).slice(0, 2))
+  return [UNREADABLE, ...outside.map(String)]
+}
+
+/** Such a text in the only field: it is taken, turned down, or marked, and never left to look as if it were held. */
+export function* leftStanding(subject: Subject): Iterable<Trail> {
+  const [on, ...others] = subject.controls.filter(isField)
+  if (on === undefined || others.length > 0) return
+  for (const text of turnedDown(subject))
+    yield { given: subject.middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
 }
 
 /** A text of its values, typed into each of several fields. */

@@ -1,6 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import { deadField, eachField } from './dead-field.js'
+import { deadField, eachField, leftStanding } from './dead-field.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { unlikeFresh } from './laws.js'
@@ -14,6 +14,7 @@ import {
   pointedAt,
 } from './ways-alike.js'
 import { arrowed, unreachedByKeys } from './roving.js'
+import { givenUp, stuckTick, takenByEscape, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
@@ -25,10 +26,11 @@ import type { Subject } from '../subject/subject.js'
 export const everyWayIn = clause({
   id: 'every-way-in',
   group: 'up',
-  promise: 'Whatever a person enters or sets is taken, by each way that ends an edit.',
+  promise:
+    'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; what Escape gives up is not taken.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus; a key goes on from what was typed before it, and a field is emptied and left.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus; a key goes on from what was typed before it, a field is emptied and left, a text is given up by Escape, and a box is ticked and unticked.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -40,6 +42,9 @@ export const everyWayIn = clause({
     yield* arrowed(subject)
     yield* thenAKey(subject)
     yield* leftEmpty(subject)
+    yield* givenUp(subject)
+    yield* tickedTwice(subject)
+    yield* leftStanding(subject)
     yield* eachField(subject)
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
@@ -57,7 +62,9 @@ export const everyWayIn = clause({
       (await otherThanFocused(subject, played)) ??
       (await unreachedByKeys(subject, played)) ??
       (await typedNotCounted(subject, played)) ??
-      (await emptyAndHeld(subject, played))
+      (await emptyAndHeld(subject, played)) ??
+      takenByEscape(subject, played) ??
+      stuckTick(subject, played)
     if (other !== undefined) return other
     const dead = await deadField(subject, played)
     if (dead !== undefined) return dead

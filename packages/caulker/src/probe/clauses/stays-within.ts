@@ -5,7 +5,7 @@ import { gesture, isGesture, isTell, settlesEdits, tell, type Trail } from '../s
 import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { zeroBoundOf } from './zero-bounds.js'
-import { beyond, enteredText, outsideOf, waysAtBounds } from './ways-at-bounds.js'
+import { beyond, enteredText, outsideOf, waysAtBounds, type WayAtBounds } from './ways-at-bounds.js'
 import type { Given } from '../../mount/index.js'
 
 /** Bounds and steps hold on every way in. */
@@ -78,8 +78,13 @@ function* movedBounds(subject: Subject, value: ValueClause, given: Given): Itera
   if (first === undefined || moved.length === 0) return
   const bounds = Object.fromEntries(moved.map((name) => [name, given[name]]))
   const tries = [...waysAtBounds(subject, value, given)]
-  // One that types beyond a bound, where there is one, and one that goes beyond it by steps.
-  for (const { moves } of [tries[0], tries[tries.length - 1]].filter((one) => one !== undefined))
+  const outside = outsideOf(subject.limits(value, given)).map(String)
+  const isTyped = ({ moves }: WayAtBounds) => moves.some((move) => outside.includes(enteredText(move) ?? ''))
+  const typed = tries.filter(isTyped)
+  // One that types beyond each bound, where there is one, and those that go beyond them by steps.
+  const steps = tries.filter(({ moves }) => moves.every((move) => enteredText(move) === undefined))
+  const chosen = new Set([typed[0], typed.at(-1), steps[0], steps.at(-1)])
+  for (const { moves } of [...chosen].filter((one) => one !== undefined))
     yield { given: first.given, moves: [...first.moves, tell(bounds), ...moves] }
 }
 
@@ -92,7 +97,9 @@ function withTrueBounds(subject: Subject, value: ValueClause): Given {
   ] as const) {
     const name = value.bounds[end]
     if (typeof name !== 'string' || !Object.hasOwn(subject.contract.properties, name)) continue
-    const taken = [...wanted, subject.plain(name)[0]].find(
+    const usual = subject.ideally(name, subject.middle)
+    const [first, ...others] = subject.plain(name)
+    const taken = [...wanted, ...others.filter((one) => !equal(one, usual)).slice(0, 1), first].find(
       (bound) => bound !== undefined && equal(subject.ideally(name, { ...given, [name]: bound }), bound),
     )
     if (taken !== undefined) given[name] = taken

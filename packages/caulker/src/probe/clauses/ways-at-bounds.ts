@@ -74,12 +74,18 @@ export function outsideOf({ least, most, step }: Limits): (number | string)[] {
   ]
 }
 
-/** A number moved by some amount, or a date by some days. */
+/** A number moved by some amount, a date by some days, or a time of day by some quarters of an hour. */
 export function beyond(end: unknown, by: number): (number | string)[] {
   if (typeof end === 'number') return [end + by]
-  if (typeof end !== 'string' || !/^\d{4}-\d\d-\d\d$/.test(end)) return []
-  return [new Date(Date.parse(end) + by * 86_400_000).toISOString().slice(0, 10)]
+  if (typeof end !== 'string') return []
+  if (/^\d{4}-\d\d-\d\d$/.test(end)) return [new Date(Date.parse(end) + by * DAY).toISOString().slice(0, 10)]
+  if (!/^\d\d:\d\d(:\d\d)?$/.test(end)) return []
+  const moved = Date.parse(`1970-01-01T${end}Z`) + by * QUARTER
+  return moved < 0 || moved >= DAY ? [] : [new Date(moved).toISOString().slice(11, 11 + end.length)]
 }
+
+const DAY = 86_400_000
+const QUARTER = 900_000
 
 /** The text that a move enters, if it enters one. */
 export function enteredText(move: Move): string | undefined {

@@ -38,7 +38,8 @@ export function createEditor(view: Window & typeof globalThis): Editor {
     const { field } = editing
     editing.committed = textOf(field)
     field.dispatchEvent(new view.Event('change', { bubbles: true }))
-    if (editing?.field === field) editing.left = textOf(field)
+    // What a script writes upon it is no edit of the person's, and brings no other change.
+    if (editing?.field === field) editing = { field, committed: textOf(field), left: textOf(field) }
   }
 
   function end(): void {

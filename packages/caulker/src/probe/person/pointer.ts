@@ -1,3 +1,4 @@
+import { isReachable } from './controls.js'
 import type { Point } from './gestures.js'
 import type { Editor } from './editor.js'
 
@@ -28,13 +29,17 @@ const NOWHERE: Spot = { clientX: 0, clientY: 0 }
 
 export function createPointer(view: Window & typeof globalThis, editor: Editor): Pointer {
   function press(element: HTMLElement): void {
+    const wasThere = isReachable(element)
+    const isGone = () => wasThere && !isReachable(element)
     withCapture(view, () => {
       send(element, 'pointerdown')
       if (send(element, 'mousedown')) editor.focus(element)
+      if (isGone()) return
       send(element, 'pointerup')
       send(element, 'mouseup')
     })
-    element.click()
+    // UI Events, section 3.5: what is taken away while the button is down is not clicked.
+    if (!isGone()) element.click()
   }
 
   /** Where the pointer is down, and what it is captured by. */

@@ -36,6 +36,16 @@ export function usualChoices(value: ValueClause, names: readonly PropertyClause[
   return Array.isArray(list) ? list.map((entry) => choiceOf(value, entry)) : []
 }
 
+/** What a person reads of the entries that can be chosen: their texts, but for those that only name them to their owner. */
+export function namesAmong(value: ValueClause, names: readonly PropertyClause[], held: Given): string[] {
+  const list = { ...usualList(value, names), ...held }[value.among?.list ?? '']
+  if (!Array.isArray(list) || value.among?.at === undefined) return []
+  return list.flatMap((entry: unknown) => {
+    const texts = typeof entry === 'object' && entry !== null ? Object.values(entry) : []
+    return texts.filter((text): text is string => typeof text === 'string' && text !== keyOf(value, entry)).slice(0, 1)
+  })
+}
+
 function usualList({ among }: ValueClause, names: readonly PropertyClause[]): Given {
   const list = names.find(({ name }) => name === among?.list)
   return list?.default === undefined ? {} : { [list.name]: list.default }

@@ -9,7 +9,7 @@ import type { Played } from '../stage/played.js'
 import type { Stage } from '../stage/stage.js'
 import { gesture, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
-import { choiceOf } from './among.js'
+import { choiceOf, namesAmong } from './among.js'
 import type { Subject, Way } from './subject.js'
 
 /**
@@ -245,11 +245,18 @@ function textsFor(subject: Subject, { kind }: ControlRef): string[] {
       .slice(0, 2)
       .map(String),
   )
+  // A choice is found by its name where it is typed at all.
+  if (kind === 'combo box')
+    texts.unshift(
+      ...subject.values.flatMap((value) => namesAmong(value, subject.names, subject.middle)).slice(0, MOST_NAMES),
+    )
   const [first = '7'] = texts
   // An entry of a list may end with a comma, without another key.
   const isList = kind === 'text field' && subject.values.some(({ empty }) => Array.isArray(empty))
   return [...new Set(texts.length === 0 ? ['7'] : texts), ...(isList ? [`${first},`] : [])].slice(0, 5)
 }
+
+const MOST_NAMES = 2
 
 /** The numbers and texts in a value: of a pair, of a list, of an object. */
 export function writtenIn(value: unknown): (number | string)[] {

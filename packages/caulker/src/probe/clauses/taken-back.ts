@@ -1,0 +1,84 @@
+import { accepts, equal, printed } from '../../contract/index.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+
+/** What is begun at a control, such as a text that is typed or a list that is opened, is given up by Escape. */
+export function* givenUp({ ways }: Subject): Iterable<Trail> {
+  const begun = ways.filter(
+    ({ control, moves }) => beginningOf(moves).length > 0 && !isDone(moves[0], 'hold') && control.kind !== 'file field',
+  )
+  const typed = begun.filter(({ control, moves }) => isField(control) && isDone(moves[0], 'type'))
+  for (const { given, control, moves } of new Set([...typed, ...oneAtEach(begun)]))
+    yield { given, moves: [...beginningOf(moves), gesture({ do: 'key', on: control, key: 'Escape' })] }
+}
+
+/** All but the move that ends it: leaving the field, or what takes an entry. */
+function beginningOf(moves: readonly Move[]): readonly Move[] {
+  const last = moves.length - 1
+  return moves.slice(0, isDone(moves[last], 'leave') && last > 1 ? last - 1 : last)
+}
+
+/** WAI-ARIA 1.2, section 5.3.3: Escape closes what is open; it takes nothing that was not taken before. */
+export function takenByEscape({ values }: Subject, { trail, rows }: Played): LeakAt | undefined {
+  const key = trail.moves.at(-1)
+  const [first, ...others] = rows
+  const row = others.pop()
+  if (trail.moves.length < 2 || !isGesture(key) || key.gesture.do !== 'key' || key.gesture.key !== 'Escape')
+    return undefined
+  if (rows.length <= trail.moves.length || others.some(({ heard }) => heard.length > 0)) return undefined
+  const taken = row?.heard.find(({ value, payload }) => {
+    const of = values.find(({ name }) => name === value)
+    return of !== undefined && !equal(payload, first.read[of.name]) && !equal(payload, of.empty)
+  })
+  return (
+    taken && {
+      row: rows.length - 1,
+      says: 'Escape takes what was only looked at',
+      expected: 'nothing is heard, or what stood before',
+      found: `heard ${taken.event} ${printed(taken.payload)}`,
+    }
+  )
+}
+
+/** A box, ticked and unticked. */
+export function* tickedTwice({ ways }: Subject): Iterable<Trail> {
+  for (const { given, moves } of oneAtEach(ways.filter(isTick)).slice(0, MOST_BOXES))
+    yield { given, moves: [...moves, ...moves] }
+}
+
+const MOST_BOXES = 6
+
+function isTick({ control: { kind }, moves, changes }: Way): boolean {
+  return (
+    (kind === 'checkbox' || kind === 'switch') && changes.size > 0 && moves.length === 1 && isDone(moves[0], 'press')
+  )
+}
+
+/** What a box has changed, the same box changes back. */
+export function stuckTick({ values }: Subject, { trail, rows }: Played): LeakAt | undefined {
+  const [first, ticked, again] = rows
+  const [one, other] = trail.moves
+  if (again === undefined || trail.moves.length !== 2 || !isDone(one, 'press') || !equal(one, other)) return undefined
+  const kind = 'on' in one.gesture ? one.gesture.on.kind : undefined
+  if ((kind !== 'checkbox' && kind !== 'switch') || ticked === undefined) return undefined
+  const value = values.find(({ name }) => !equal(first.read[name], ticked.read[name]))
+  if (value === undefined || value.applies !== 'at-once' || (again.fault ?? again.impossible) !== undefined)
+    return undefined
+  const isStuck = again.heard.length === 0 && equal(again.read[value.name], ticked.read[value.name])
+  if (!isStuck || !accepts(value.type, first.read[value.name])) return undefined
+  return {
+    row: 2,
+    says: `a second click does not take back what the first one has changed of ${value.name}`,
+    expected: `${value.name} ${printed(first.read[value.name])}`,
+    found: `${value.name} ${printed(again.read[value.name])}`,
+  }
+}
+
+function isDone<D extends string>(
+  move: Move | undefined,
+  done: D,
+): move is Move & { gesture: { do: D } & Record<string, never> } {
+  return isGesture(move) && (move.gesture.do as string) === done
+}

@@ -1,4 +1,5 @@
 import { accepts, equal, printed } from '../../contract/index.js'
+import { isPlaced } from '../person/gestures.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -10,8 +11,13 @@ export function* givenUp({ ways }: Subject): Iterable<Trail> {
     ({ control, moves }) => beginningOf(moves).length > 0 && !isDone(moves[0], 'hold') && control.kind !== 'file field',
   )
   const typed = begun.filter(({ control, moves }) => isField(control) && isDone(moves[0], 'type'))
-  for (const { given, control, moves } of new Set([...typed, ...oneAtEach(begun)]))
-    yield { given, moves: [...beginningOf(moves), gesture({ do: 'key', on: control, key: 'Escape' })] }
+  for (const { given, moves } of new Set([...typed, ...oneAtEach(begun)])) {
+    const beginning = beginningOf(moves)
+    const last = beginning.at(-1)
+    // The key is struck where the focus is: elsewhere it would leave the field.
+    if (isGesture(last) && isPlaced(last.gesture))
+      yield { given, moves: [...beginning, gesture({ do: 'key', on: last.gesture.on, key: 'Escape' })] }
+  }
 }
 
 /** All but the move that ends it: leaving the field, or what takes an entry. */

@@ -36,16 +36,7 @@ export const everyWayIn = clause({
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length === 1,
   *trails(subject) {
-    yield* otherWays(subject)
-    yield* pointedAt(subject)
-    yield* spaced(subject)
-    yield* arrowed(subject)
-    yield* thenAKey(subject)
-    yield* leftEmpty(subject)
-    yield* givenUp(subject)
-    yield* tickedTwice(subject)
-    yield* leftStanding(subject)
-    yield* eachField(subject)
+    for (const trails of TRIED) yield* trails(subject)
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
     const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'number field')
@@ -54,49 +45,44 @@ export const everyWayIn = clause({
       if (way.text !== undefined && way.text !== '') yield { given: way.given, moves: way.moves }
   },
   async judge(subject, played) {
-    const { rows } = played
-    const other =
-      (await otherThanTyped(subject, played)) ??
-      (await notByThePointer(subject, played)) ??
-      (await notBySpace(subject, played)) ??
-      (await otherThanFocused(subject, played)) ??
-      (await unreachedByKeys(subject, played)) ??
-      (await typedNotCounted(subject, played)) ??
-      (await emptyAndHeld(subject, played)) ??
-      takenByEscape(subject, played) ??
-      stuckTick(subject, played)
-    if (other !== undefined) return other
-    const dead = await deadField(subject, played)
-    if (dead !== undefined) return dead
-    const unheld = (await shownAndNotHeld(subject, played)) ?? changedAndNotShown(subject, rows)
-    if (unheld !== undefined) return unheld
-    const last = rows.length - 1
-    const row = rows[last]
-    const typed = rows[1]?.move
-    if (
-      row === undefined ||
-      typed === undefined ||
-      !('gesture' in typed) ||
-      !entersText(typed.gesture) ||
-      !settlesEdits(row.move)
-    )
-      return undefined
-    const [value] = subject.values
-    const { text } = typed.gesture
-    const isShown = row.picture.lines.some((line) => line === text || line.includes(`[${text}]`))
-    const isTaken = subject.ways.some((way) => way.plainly.has(value?.name ?? ''))
-    const wasHeard = rows.some(({ heard }) => heard.some((one) => one.value === value?.name))
-    const now = row.read[value?.name ?? '']
-    if (value === undefined || !isShown || !isTaken || wasHeard || now === undefined || String(now) === text)
-      return undefined
-    return {
-      row: last,
-      says: `what is entered is shown and not taken as ${value.name}`,
-      expected: `heard ${value.event} with ${text}`,
-      found: `nothing is heard, and ${value.name} is ${String(now)}`,
+    for (const law of LAWS) {
+      const leak = await law(subject, played)
+      if (leak !== undefined) return leak
     }
+    return undefined
   },
 })
+
+/** What each law asks to be tried. */
+const TRIED: readonly ((subject: Subject) => Iterable<Trail>)[] = [
+  otherWays,
+  pointedAt,
+  spaced,
+  arrowed,
+  thenAKey,
+  leftEmpty,
+  givenUp,
+  tickedTwice,
+  leftStanding,
+  eachField,
+]
+
+/** Each looks only at trails of its own form. */
+const LAWS: readonly ((subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined)[] = [
+  otherThanTyped,
+  notByThePointer,
+  notBySpace,
+  otherThanFocused,
+  unreachedByKeys,
+  typedNotCounted,
+  emptyAndHeld,
+  takenByEscape,
+  stuckTick,
+  deadField,
+  shownAndNotHeld,
+  changedAndNotShown,
+  shownAndNotTaken,
+]
 
 /** Controls that show nothing but a value: what changes there is an edit. */
 const VALUE_CONTROLS: readonly ControlKind[] = [
@@ -109,6 +95,35 @@ const VALUE_CONTROLS: readonly ControlKind[] = [
   'list box',
   'grid',
 ]
+
+/** A text that is typed into the only field, shown there, and not taken for the value. */
+function shownAndNotTaken(subject: Subject, { rows }: Played): LeakAt | undefined {
+  const last = rows.length - 1
+  const row = rows[last]
+  const typed = rows[1]?.move
+  if (
+    row === undefined ||
+    typed === undefined ||
+    !('gesture' in typed) ||
+    !entersText(typed.gesture) ||
+    !settlesEdits(row.move)
+  )
+    return undefined
+  const [value] = subject.values
+  const { text } = typed.gesture
+  const isShown = row.picture.lines.some((line) => line === text || line.includes(`[${text}]`))
+  const isTaken = subject.ways.some((way) => way.plainly.has(value?.name ?? ''))
+  const wasHeard = rows.some(({ heard }) => heard.some((one) => one.value === value?.name))
+  const now = row.read[value?.name ?? '']
+  if (value === undefined || !isShown || !isTaken || wasHeard || now === undefined || String(now) === text)
+    return undefined
+  return {
+    row: last,
+    says: `what is entered is shown and not taken as ${value.name}`,
+    expected: `heard ${value.event} with ${text}`,
+    found: `nothing is heard, and ${value.name} is ${String(now)}`,
+  }
+}
 
 /** A control that shows another value than its owner and the component hold. */
 async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
@@ -152,7 +167,7 @@ async function isPickedForAButton(subject: Subject, { given }: Trail, [, row]: P
 const MOST_BUTTONS = 6
 
 /** A control that shows nothing but the value, and goes on showing the old one. */
-function changedAndNotShown(subject: Subject, rows: Played['rows']): LeakAt | undefined {
+function changedAndNotShown(subject: Subject, { rows }: Played): LeakAt | undefined {
   const [first, row] = [rows[0], rows[1]]
   if (row === undefined || !isGesture(row.move) || !settlesEdits(row.move) || row.move.gesture.do === 'leave')
     return undefined

@@ -17,6 +17,7 @@ import {
   reckon,
   refresh,
   reset,
+  run,
   save,
   screen,
   set,
@@ -569,6 +570,17 @@ const unusual: [what: string, made: () => any[]][] = [
     ],
   ],
   [
+    'a reset to what an answer was put into',
+    () => [
+      loft({
+        sources: { book: source('name-book', { name: { effect: 'reads', gives: Type.String() } }) },
+        enters: ({ cells, sources }: any) => [call(sources.book.name, undefined, { into: cells.text })],
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [reset()] } } }),
+        reset: { to: 'saved' },
+      }),
+    ],
+  ],
+  [
     'a slate that nobody else writes',
     () => [
       loft({
@@ -581,6 +593,27 @@ const unusual: [what: string, made: () => any[]][] = [
 
 describe('wirings that nobody made a rule for', () => {
   for (const [what, rule, made] of wrong) it(`says ${rule} of ${what}`, () => expect(told(...made())).to.include(rule))
+
+  it('takes a command that an action runs for one that is needed', () => {
+    const uncalled = (steps: (fittings: any) => unknown[]) => {
+      const screens = loft({
+        cells: { text, from: count, to: count },
+        fittings: { field, go: button, span },
+        actions: ({ fittings }: any) => ({ ease: steps(fittings) }),
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: {},
+          span: { from: twoWay(cells.from), to: twoWay(cells.to) },
+        }),
+      })
+      return check({ ...designOf([screens]), contracts: [span] }).filter(({ rule }) => rule === 'too-much-public')
+    }
+    expect(uncalled(() => []).map(({ says }) => says)).to.eql([
+      "no screen that uses 'rope-span' calls its command 'slack'",
+    ])
+    expect(uncalled(({ span: its }) => [run(its, 'slack')])).to.eql([])
+  })
+
   for (const [what, made] of unusual)
     it(`says nothing of ${what}`, () => {
       const heavy = found(...made()).filter(({ level }) => level !== 'note')

@@ -209,6 +209,7 @@ export const VALUE = {
   }),
 }
 
+/** What "nothing" is: as the contract says, else what it usually is. */
 function emptyOf(written: Written): unknown {
   return 'empty' in written ? written['empty'] : usuallyEmpty(written)
 }

@@ -1,9 +1,10 @@
 import { equal, printed, type ValueClause } from '../../contract/index.js'
-import { findControl, type ControlRef } from '../person/controls.js'
+import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, type Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { fieldText } from './field-text.js'
 
 interface Shown {
   readonly control: ControlRef
@@ -58,5 +59,5 @@ function isTypedInText({ control, plainly, moves: [first] }: Way): boolean {
 }
 
 function textAt(subject: Subject, trail: Trail, on: ControlRef): Promise<string | undefined> {
-  return subject.lookAt(trail, (container) => (findControl(container, on) as HTMLInputElement | undefined)?.value)
+  return subject.lookAt(trail, fieldText(on))
 }

@@ -1,10 +1,11 @@
 import { equal } from '../../contract/index.js'
-import { findControl, type ControlRef } from '../person/controls.js'
+import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject } from '../subject/subject.js'
 import { writtenIn } from '../subject/survey.js'
 import type { LeakAt } from './clause.js'
+import { fieldText } from './field-text.js'
 import { outsideOf } from './ways-at-bounds.js'
 import { isMarkedInvalid } from './laws.js'
 
@@ -23,12 +24,7 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
   // A text that is a part of such values says that the field is there for them.
   const isKnown = subject.values.some(({ name }) => subject.plain(name).flatMap(writtenIn).map(String).includes(text))
   if (!isKnown && !turnedDown(subject).includes(text)) return undefined
-  const shownAt = (moves: readonly Move[]) =>
-    subject.lookAfter(
-      trail.given,
-      moves,
-      (container) => (findControl(container, on) as HTMLInputElement | undefined)?.value,
-    )
+  const shownAt = (moves: readonly Move[]) => subject.lookAfter(trail.given, moves, fieldText(on))
   const [before, after] = [await shownAt([]), await shownAt(trail.moves)]
   if (before === undefined || after !== text || before === text) return undefined
   const parts = subject.values.flatMap(({ name }) => writtenIn(first.read[name])).map(String)
@@ -75,10 +71,7 @@ export function* eachField({ controls, middle, values, plain }: Subject): Iterab
 async function goesWithTheValue(subject: Subject, { given }: Trail, on: ControlRef, before: string): Promise<boolean> {
   for (const { name } of subject.values)
     for (const value of subject.plain(name)) {
-      const shown = await subject.look(
-        { ...given, [name]: value },
-        (container) => (findControl(container, on) as HTMLInputElement | undefined)?.value,
-      )
+      const shown = await subject.look({ ...given, [name]: value }, fieldText(on))
       if (shown !== undefined && shown !== before) return true
     }
   return false

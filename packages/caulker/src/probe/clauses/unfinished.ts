@@ -1,9 +1,10 @@
 import { equal, printed } from '../../contract/index.js'
-import { findControl, type ControlRef } from '../person/controls.js'
+import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { fieldText } from './field-text.js'
 import { isMarkedInvalid } from './laws.js'
 
 /** A text that is typed and not left, and then a key in the same field that changes the value. */
@@ -68,8 +69,8 @@ export async function emptyAndHeld(subject: Subject, { trail, rows }: Played): P
   const held = row.read[value.name] ?? row.held[value.name]
   if (held === undefined || equal(held, value.empty) || !equal(held, first.read[value.name] ?? held)) return undefined
   const [before, after] = [
-    await subject.lookAfter(trail.given, [], textAt(typed.gesture.on)),
-    await subject.lookAfter(trail.given, trail.moves, textAt(typed.gesture.on)),
+    await subject.lookAfter(trail.given, [], fieldText(typed.gesture.on)),
+    await subject.lookAfter(trail.given, trail.moves, fieldText(typed.gesture.on)),
   ]
   if (before === undefined || before === '' || after !== '') return undefined
   return {
@@ -79,10 +80,6 @@ export async function emptyAndHeld(subject: Subject, { trail, rows }: Played): P
     found: `nothing is heard, and ${value.name} is ${printed(held)}`,
     cause: 'an emptied field is taken for one that was not edited',
   }
-}
-
-function textAt(on: ControlRef) {
-  return (container: HTMLElement) => (findControl(container, on) as HTMLInputElement | undefined)?.value
 }
 
 function isTyped(move: Move | undefined): move is Move & { gesture: { do: 'type'; on: ControlRef; text: string } } {

@@ -34,7 +34,7 @@ const mocha = new Mocha({
   slow: 8000,
   reporter: 'dot',
   parallel: true,
-  jobs: 2,
+  jobs: 3,
   ...(grep === undefined ? {} : { grep }),
 })
 const files = globSync('.build/**/*.test.js')

@@ -5,7 +5,7 @@ import { corpus } from './corpus/all.js'
 import { seenOnce } from './corpus/once/all.js'
 
 /** Of the faults one in so many is asked here, with every clause; `npm run corpus` asks all of them, in both environments. */
-const ONE_IN = 71
+const ONE_IN = 127
 
 type Component = (typeof corpus)[number][number]
 
@@ -45,8 +45,8 @@ describe('the fault corpus', () => {
   })
 
   for (const [at, [sound]] of corpus.entries())
-    // Every twelfth family; the rest is asked by `npm run corpus`.
-    if (at % 12 === 1)
+    // Every nineteenth family; the rest is asked by `npm run corpus`.
+    if (at % 19 === 1)
       it(`${sound!.contract.tag}: nothing is said of the sound one, and most clauses are proved`, async () => {
         const found = await judged(sound!)
         const broken = found.filter(({ status }) => status === 'broken')
@@ -96,9 +96,13 @@ describe('the fault corpus', () => {
     'paint-swatch-with-code-emptied-unheard': 'every-way-in',
   }
   for (const [tag, clause] of Object.entries(NAMED))
-    it(`${tag}: ${clause} names it, and is held by the sound one`, async () => {
-      expect(await statuses(tag, clause)).to.include('broken')
-      expect(await statuses(tag.split('-with-')[0] ?? '', clause)).to.eql(['held'])
+    it(`${tag}: ${clause} names it`, async () => expect(await statuses(tag, clause)).to.include('broken'))
+
+  const soundOf = (tag: string) => tag.split('-with-')[0] ?? ''
+  for (const tag of new Set(Object.keys(NAMED).map(soundOf)))
+    it(`${tag}: the sound one holds what its faults break`, async () => {
+      const asked = Object.entries(NAMED).flatMap(([fault, clause]) => (soundOf(fault) === tag ? [clause] : []))
+      expect(await statuses(tag, ...asked)).to.eql([...new Set(asked)].map(() => 'held'))
     })
 
   it('says nothing of what a person has only folded away or turned to, after a reset or a tell', async () => {

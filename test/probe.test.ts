@@ -153,10 +153,12 @@ const statusesOf = ({ clauses: judged }: Pick<ProbeReport, 'clauses'>, ...wanted
 for (const browser of [false, true])
   describe(`the boatyards, probed in ${browser ? 'Chromium' : 'the embedded DOM'}`, () => {
     it('breaks no clause of the sound one, and proves most of them', async () => {
-      const report = await probed('examples/haul-out', { browser })
+      // In the embedded DOM half of them: the sound families of the corpus are tried there, too.
+      const components = browser ? Object.keys(HELD) : ['bale-stepper', 'survey-photo']
+      const report = await probed('examples/haul-out', { browser, components })
       expect(report.troubles).to.eql([])
       expect(brokenOf(report)).to.eql([])
-      expect(report.components.map(({ component }) => component)).to.eql(Object.keys(HELD))
+      expect(report.components.map(({ component }) => component)).to.eql(components)
       for (const one of report.components)
         expect(statusesOf(one, 'held'), one.component).to.include.members(HELD[one.component]!)
       const carries = report.components[0]!.clauses.find(({ clause }) => clause === 'carries-form-value')!
@@ -475,7 +477,7 @@ describe('a probe', () => {
   it('ends what throws, floods or never comes back with a broken clause, and spoils no other component', async () => {
     const report = await probed('test/fixtures/rough-water.contract.ts', {
       clauses: ['shows-initial', 'follows-change', 'reports-once'],
-      patience: 2,
+      patience: 1,
     })
     expect(report.troubles).to.eql([])
     const foundOf = (component: string, clause: string) =>
@@ -514,7 +516,7 @@ describe('a probe', () => {
       browser: true,
       components: ['throws-at-birth', 'loops-when-pressed', 'calm-winch'],
       clauses: ['shows-initial', 'reports-once'],
-      patience: 2,
+      patience: 1,
     })
     expect(brokenOf(report)).to.include.members(['throws-at-birth shows-initial', 'loops-when-pressed reports-once'])
     expect(brokenOf(report).filter((one) => one.startsWith('calm'))).to.eql([])

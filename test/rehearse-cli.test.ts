@@ -169,7 +169,7 @@ describe('caulker rehearse', () => {
       const args = [CLI, 'rehearse', 'examples/haul-out', '--edits', '3']
       void run('/bin/sh', [
         '-c',
-        `"$0" "$@" & pid=$!; sleep 6; kill -INT $pid; wait $pid`,
+        `"$0" "$@" & pid=$!; sleep 3; kill -INT $pid; wait $pid`,
         process.execPath,
         ...args,
       ]).then(resolve)

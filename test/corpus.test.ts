@@ -94,6 +94,13 @@ describe('the fault corpus', () => {
     'berth-find-with-click-too-late': 'every-way-in',
     'paint-swatch-with-arrows-do-nothing': 'every-way-in',
     'paint-swatch-with-code-emptied-unheard': 'every-way-in',
+    'hand-marks-with-one-at-a-time': 'edits-stand',
+    'hand-marks-with-untick-does-nothing': 'every-way-in',
+    'berth-place-with-east-emptied-is-zero': 'emptied-as-said',
+    'berth-place-with-east-takes-north': 'edits-stand',
+    'berth-place-with-rounds-what-is-held': 'edits-stand',
+    'berth-place-with-zero-digits-is-three': 'keeps-falsy',
+    'rope-papers-with-take-out-takes-the-first': 'edits-stand',
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it`, async () => expect(await statuses(tag, clause)).to.include('broken'))

@@ -1,3 +1,6 @@
+import { handMarks } from './hand-marks.js'
+import { berthPlace } from './berth-place.js'
+import { ropePapers } from './rope-papers.js'
 import { berthPlan } from './berth-plan.js'
 import { boatRename } from './boat-rename.js'
 import { cargoLine } from './cargo-line.js'
@@ -112,4 +115,7 @@ export const corpus = [
   hullCause,
   paintSwatch,
   berthFind,
+  handMarks,
+  berthPlace,
+  ropePapers,
 ]

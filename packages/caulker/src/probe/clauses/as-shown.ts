@@ -1,7 +1,7 @@
 import { equal, printed, type ValueClause } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isGesture, type Trail } from '../stage/trail.js'
+import { gesture, isDone, type Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
@@ -37,8 +37,7 @@ export async function* typedAsShown(subject: Subject): AsyncIterable<Trail> {
 export async function otherThanShown(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [typed, end] = trail.moves
   const row = rows[2]
-  if (!isGesture(typed) || typed.gesture.do !== 'type' || !isGesture(end) || end.gesture.do !== 'leave')
-    return undefined
+  if (!isDone(typed, 'type') || !isDone(end, 'leave')) return undefined
   const { on, text } = typed.gesture
   if (row === undefined || trail.moves.length !== 2 || on.kind !== 'text field') return undefined
   const shown = (await shownIn(subject)).find((one) => equal(one.control, on) && one.text === text)
@@ -55,7 +54,7 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
 }
 
 function isTypedInText({ control, plainly, moves: [first] }: Way): boolean {
-  return control.kind === 'text field' && plainly.size > 0 && isGesture(first) && first.gesture.do === 'type'
+  return control.kind === 'text field' && plainly.size > 0 && isDone(first, 'type')
 }
 
 function textAt(subject: Subject, trail: Trail, on: ControlRef): Promise<string | undefined> {

@@ -1,7 +1,9 @@
-import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
-import { clause, type LeakAt } from './clause.js'
+import { equal, printed } from '../../contract/index.js'
+import { besideOthers, droppedAlong, placesOf, strayed, swayed, type Places } from './beside.js'
+import { clause } from './clause.js'
+import { added, addingWays, lostForOne, ownButtons, takenOut, takenOutWith } from './entries-apart.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, settlesEdits, type Move } from '../stage/trail.js'
+import { isDone, settlesEdits, type Move } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 
 /** How many fields are paired with each other. */
@@ -11,26 +13,31 @@ const MOST_FIELDS = 4
 export const editsStand = clause({
   id: 'edits-stand',
   group: 'up',
-  promise: 'An edit in one field leaves standing what was edited in another.',
+  promise:
+    'An edit in one field leaves standing what was edited in another, and what is added to a list or taken out of it leaves its other entries.',
   why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
   tried:
-    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there.',
-  unprovenWhen: 'No two fields were found that change different parts.',
+    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, and each is taken out by its own button.',
+  unprovenWhen: 'No two fields were found that change different parts, and no two entries of a list.',
   random: 'none',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *trails(subject) {
+  async *trails(subject) {
     const fields = typedInto(subject)
-    for (const { given, moves } of besideOthers(subject)) yield { given, moves }
+    for (const { given, moves } of [...besideOthers(subject), ...addingWays(subject)]) yield { given, moves }
+    for (const [one, other] of await ownButtons(subject)) yield* [other.trail, one.trail]
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))
           yield { given: one.given, moves: [...one.moves, ...other.moves] }
   },
-  proves: async (subject, played) => (await partsOf(subject, played)) !== undefined,
+  proves: async (subject, played) =>
+    (await partsOf(subject, played)) !== undefined || (await takenOut(subject, played)) || added(subject, played),
   async judge(subject, played) {
-    const dropped = await droppedAlong(subject, played)
-    if (dropped !== undefined) return dropped
+    for (const law of [droppedAlong, swayed, strayed, takenOutWith, lostForOne]) {
+      const leak = await law(subject, played)
+      if (leak !== undefined) return leak
+    }
     const parts = await partsOf(subject, played)
     const last = played.rows.length - 1
     const texts = played.trail.moves.map(typedText)
@@ -47,54 +54,6 @@ export const editsStand = clause({
     return undefined
   },
 })
-
-/** A text in one field, where another field edits a member of the same object that may be left out. */
-function besideOthers(subject: Subject): Way[] {
-  return subject.ways.filter(
-    (way) =>
-      isField(way.control) &&
-      way.partly.size > 0 &&
-      settlesEdits(way.moves.at(-1)) &&
-      othersOf(subject, way).length > 0,
-  )
-}
-
-/** What another field edits is gone with the edit of this one, though both can stand side by side. */
-async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
-  const last = rows[trail.moves.length]
-  if (way === undefined || last === undefined) return undefined
-  const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
-  const changed = [...after].find(([place, value]) => before.has(place) && !equal(before.get(place), value))?.[0]
-  const gone = [...before].find(([place, value]) => value !== undefined && after.get(place) === undefined)?.[0]
-  if (changed === undefined || gone === undefined) return undefined
-  for (const other of othersOf(subject, way)) {
-    const played = await subject.play({ given: other.given, moves: other.moves })
-    const end = placesOf(subject, played.rows.at(-1) as Row)
-    const isEdited = end.get(gone) !== undefined && !equal(end.get(gone), before.get(gone))
-    // Of two that shut each other out, the one goes with the other; the entries of a record do not.
-    if (isEdited && (equal(end.get(changed), before.get(changed)) || isOfRecord(subject, gone)))
-      return {
-        row: trail.moves.length,
-        says: `the edit of ${changed} takes ${gone} away`,
-        expected: `${gone} ${printed(before.get(gone))}`,
-        found: `no ${gone}`,
-        cause: 'it sends a new object without what else stood in the old one',
-      }
-  }
-  return undefined
-}
-
-/** Whether a place is an entry of an object whose names are not fixed: each may stand beside any other. */
-function isOfRecord({ values }: Subject, place: string): boolean {
-  const type = values.find(({ name }) => place.startsWith(`${name}.`))?.type as Record<string, unknown> | undefined
-  return type?.['properties'] === undefined && type?.['patternProperties'] !== undefined
-}
-
-/** The ways at other fields of the same mount. */
-function othersOf({ ways }: Subject, { given, control }: Way): Way[] {
-  return ways.filter((one) => isField(one.control) && equal(one.given, given) && !equal(one.control, control))
-}
 
 interface Part {
   readonly before: unknown
@@ -125,20 +84,6 @@ async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<s
   )
 }
 
-type Places = Map<string, unknown>
-
-/** Each value, and each member of one that is an object; what another value bounds may give way to it. */
-function placesOf({ values }: Subject, { read, held }: Row): Places {
-  const isFree = ({ bounds }: ValueClause) => !values.some(({ name }) => name === bounds.least || name === bounds.most)
-  return new Map(
-    values.filter(isFree).flatMap(({ name }): [string, unknown][] => {
-      const value = read[name] ?? held[name]
-      if (typeof value !== 'object' || value === null || Array.isArray(value) || isHost(value)) return [[name, value]]
-      return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
-    }),
-  )
-}
-
 /** One way for each field in which a text is typed and ended, also where something has to be opened first. */
 function typedInto({ ways }: Subject): Way[] {
   const typed = ways.filter(
@@ -152,5 +97,5 @@ function typedInto({ ways }: Subject): Way[] {
 }
 
 function typedText(move: Move): string {
-  return isGesture(move) && move.gesture.do === 'type' ? move.gesture.text : ''
+  return isDone(move, 'type') ? move.gesture.text : ''
 }

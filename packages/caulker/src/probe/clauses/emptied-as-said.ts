@@ -1,6 +1,8 @@
 import { equal, isWritten, printed, type ValueClause } from '../../contract/index.js'
-import { clause } from './clause.js'
-import { gesture, isGesture, settlesEdits } from '../stage/trail.js'
+import { placesOf, stemOf } from './beside.js'
+import { clause, type LeakAt } from './clause.js'
+import type { Played, Row } from '../stage/played.js'
+import { gesture, isDone, settlesEdits, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 
 /** An emptied field becomes what its contract says. */
@@ -8,45 +10,75 @@ export const emptiedAsSaid = clause({
   id: 'emptied-as-said',
   group: 'up',
   promise:
-    'A field that is emptied and left becomes what its contract says: nothing, the default, or what stood before.',
+    'A field that is emptied and left becomes what its contract says: nothing, the default, or what stood before; where it says none of them, one of them.',
   why: 'Who empties a number to type another one, and is called away, leaves a 0 that nobody has entered.',
-  tried: 'Each field whose text is taken as the value is emptied and left, and emptied and entered.',
-  unprovenWhen: 'No field was found whose text is taken as the value.',
+  tried:
+    'Each field whose text is taken as the value, or as a member of it, is emptied and left, and emptied and entered.',
+  unprovenWhen: 'No field was found whose text is taken as the value, or the value cannot be nothing.',
   random: 'none',
   onTrial: 'gesture',
   concerns: (contract) =>
-    Object.values<ValueClause>(contract.values).some(({ name }) => isWritten(contract, 'values', name, 'blank')),
+    Object.values<ValueClause>(contract.values).some(
+      ({ name, empty, default: usual }) =>
+        isWritten(contract, 'values', name, 'blank') || empty !== undefined || typeof usual === 'object',
+    ),
   *trails(subject) {
     for (const { given, control, plainly } of fields(subject))
-      for (const { name } of promised(subject).filter((value) => plainly.has(value.name)))
-        for (const value of subject.plain(name).slice(0, 2)) {
-          const from = { ...given, [name]: value }
-          const emptied = gesture({ do: 'type', on: control, text: '' })
-          yield { given: from, moves: [emptied, gesture({ do: 'leave' })] }
-          yield { given: from, moves: [emptied, gesture({ do: 'enter', on: control })] }
-        }
+      for (const { name } of asked(subject).filter((value) => plainly.has(value.name)))
+        for (const value of subject.plain(name).slice(0, 2))
+          yield* emptied({ given: { ...given, [name]: value }, moves: [] }, control)
+    for (const { given, control } of memberFields(subject)) yield* emptied({ given, moves: [] }, control)
   },
-  proves: (_, { rows: [, emptied, ended] }) => emptied?.around.caret?.text === '' && ended !== undefined,
-  judge(subject, { trail, rows }) {
-    const [emptied] = trail.moves
-    const [first, , last] = rows
-    if (!isGesture(emptied) || emptied.gesture.do !== 'type' || last === undefined || !settlesEdits(last.move))
-      return undefined
-    const { on } = emptied.gesture
+  proves: (_, { rows: [, emptiedRow, ended] }) => emptiedRow?.around.caret?.text === '' && ended !== undefined,
+  async judge(subject, { trail, rows }) {
+    const [typed] = trail.moves
+    const last = rows[2]
+    if (!isDone(typed, 'type') || last === undefined || !settlesEdits(last.move)) return undefined
+    const { on } = typed.gesture
     const way = fields(subject).find(({ control }) => equal(control, on))
-    const value = promised(subject).find(({ name }) => way?.plainly.has(name))
-    if (value === undefined) return undefined
-    const wanted = becomes(value, first.read[value.name])
+    const value = asked(subject).find(({ name }) => way?.plainly.has(name))
+    if (value === undefined) return memberLeak(subject, { trail, rows })
+    const wanted = becomes(subject, value, rows[0], trail)
     const now = last.read[value.name] ?? last.held[value.name]
-    if (now === undefined || equal(now, wanted)) return undefined
+    if (now === undefined || wanted.some((one) => equal(now, one))) return undefined
     return {
-      row: rows.length - 1,
-      says: `emptied, ${value.name} does not become ${WORDS[value.blank]}`,
-      expected: `${value.name} ${printed(wanted)}`,
+      row: 2,
+      says: `emptied, ${value.name} does not become ${isPromised(subject, value) ? WORDS[value.blank] : NONE_SAID}`,
+      expected: `${value.name} ${printed(wanted[0])}`,
       found: `${value.name} ${printed(now)}`,
     }
   },
 })
+
+function* emptied({ given }: Trail, on: Way['control']): Iterable<Trail> {
+  const blank = gesture({ do: 'type', on, text: '' })
+  yield { given, moves: [blank, gesture({ do: 'leave' })] }
+  yield { given, moves: [blank, gesture({ do: 'enter', on })] }
+}
+
+/** A member of an object whose field was emptied: nothing, its default, or what stood before. */
+async function memberLeak(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [typed] = trail.moves
+  const way = memberFields(subject).find(
+    ({ control, given }) => isDone(typed, 'type') && equal(control, typed.gesture.on) && equal(given, trail.given),
+  )
+  const last = rows[2]
+  if (way === undefined || last === undefined || typed === undefined) return undefined
+  const came = placesOf(subject, (await subject.play(way)).rows.at(-1) as Row)
+  const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
+  const place = [...came].find(([at, value]) => String(value) === way.text && !equal(value, before.get(at)))?.[0]
+  if (place === undefined) return undefined
+  const { value, member } = stemOf(subject, place)
+  const usual = (value?.default as Record<string, unknown> | null | undefined)?.[member]
+  const now = after.get(place)
+  if ([undefined, null, '', usual, before.get(place)].some((one) => equal(one, now))) return undefined
+  return {
+    row: 2,
+    says: `emptied, ${place} does not become ${NONE_SAID}`,
+    expected: `${place} ${printed(usual)}`,
+    found: `${place} ${printed(now)}`,
+  }
+}
 
 const WORDS: Readonly<Record<ValueClause['blank'], string>> = {
   empty: 'nothing',
@@ -54,20 +86,41 @@ const WORDS: Readonly<Record<ValueClause['blank'], string>> = {
   previous: 'what stood before',
   refuse: 'what stood before, as what is turned down does',
 }
+const NONE_SAID = 'nothing, nor its default, nor what stood before'
 
-function becomes({ blank, empty, default: usual }: ValueClause, before: unknown): unknown {
-  return blank === 'empty' ? empty : blank === 'default' ? usual : before
+/** What it may become; where the contract says nothing of it, whatever it could have said, brought inside its bounds. */
+function becomes(subject: Subject, value: ValueClause, { read }: Row, { given }: Trail): unknown[] {
+  const { name, blank, empty, default: usual } = value
+  const before = read[name]
+  if (isPromised(subject, value)) return [blank === 'empty' ? empty : blank === 'default' ? usual : before]
+  return [empty, usual, before, subject.ideally(name, { ...given, [name]: usual }), subject.limits(value, given).least]
 }
 
-/** The values whose contract itself says what an emptied one becomes. */
-function promised({ contract, values }: Subject): ValueClause[] {
-  return values.filter(({ name }) => isWritten(contract, 'values', name, 'blank'))
+function isPromised({ contract }: Subject, { name }: ValueClause): boolean {
+  return isWritten(contract, 'values', name, 'blank')
+}
+
+/** The values whose contract says what an emptied one becomes, and those that can be nothing. */
+function asked(subject: Subject): ValueClause[] {
+  return subject.values.filter((value) => isPromised(subject, value) || value.empty !== undefined)
 }
 
 /** One way for each field that takes its text as such a value. */
 function fields(subject: Subject): Way[] {
-  const names = promised(subject).map(({ name }) => name)
+  const names = asked(subject).map(({ name }) => name)
   return oneAtEach(
     subject.ways.filter(({ control, plainly }) => isField(control) && names.some((name) => plainly.has(name))),
   )
 }
+
+/** One way for each field that takes its text as a member of an object. */
+function memberFields({ ways }: Subject): Way[] {
+  return oneAtEach(
+    ways.filter(
+      ({ control, partly, moves }) =>
+        isField(control) && partly.size > 0 && moves.length === 2 && isDone(moves[0], 'type'),
+    ),
+  ).slice(0, MOST_FIELDS)
+}
+
+const MOST_FIELDS = 4

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { ledgerOf } from '../stage/ledger.js'
 import type { Played, Row } from '../stage/played.js'
 import type { Gesture } from '../person/gestures.js'
-import { gesture, isGesture, type Move } from '../stage/trail.js'
+import { gesture, isDone, type Move } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { clause, type Examined } from './clause.js'
 
@@ -107,7 +107,7 @@ export const endsWhenLetGo = clause({
 /** The buttons that change something when they are pressed. */
 function presses({ ways }: Subject): { given: Way['given']; press: Way['control'] }[] {
   const found = ways.flatMap(({ given, moves: [first, ...rest], control }) =>
-    rest.length === 0 && isGesture(first) && first.gesture.do === 'press' && control.kind === 'button'
+    rest.length === 0 && isDone(first, 'press') && control.kind === 'button'
       ? [{ given, press: first.gesture.on }]
       : [],
   )
@@ -119,9 +119,7 @@ function presses({ ways }: Subject): { given: Way['given']; press: Way['control'
 function drags({ ways }: Subject): { given: Way['given']; grab: Gesture }[] {
   return ways
     .flatMap(({ given, moves: [first, ...rest] }) =>
-      rest.length === 0 && isGesture(first) && first.gesture.do === 'drag'
-        ? [{ given, grab: { ...first.gesture, do: 'grab' as const } }]
-        : [],
+      rest.length === 0 && isDone(first, 'drag') ? [{ given, grab: { ...first.gesture, do: 'grab' as const } }] : [],
     )
     .slice(0, 2)
 }

@@ -1,7 +1,7 @@
 import { accepts, isHost } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
-import { gesture, tell, type Trail, without } from '../stage/trail.js'
+import { gesture, tell, without, type Trail } from '../stage/trail.js'
 import { choiceOf } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 

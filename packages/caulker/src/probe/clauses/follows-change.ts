@@ -5,7 +5,7 @@ import { changedEntries, enteredAnew } from './entries-told.js'
 import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
-import { isGesture, isTell, tell, type Trail, without } from '../stage/trail.js'
+import { isGesture, isTell, tell, without, type Trail } from '../stage/trail.js'
 import { isNothing, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 

@@ -1,6 +1,6 @@
 import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { gesture, isGesture, settlesEdits } from '../stage/trail.js'
+import { gesture, isDone, settlesEdits } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 
 /** A text that is no number. */
@@ -30,8 +30,7 @@ export const ignoresUnreadable = clause({
   async judge(subject, { trail, rows }) {
     const [typed, ...others] = trail.moves
     const [first, , last] = rows
-    if (!isGesture(typed) || typed.gesture.do !== 'type' || typed.gesture.text !== UNREADABLE || last === undefined)
-      return undefined
+    if (!isDone(typed, 'type') || typed.gesture.text !== UNREADABLE || last === undefined) return undefined
     const { on } = typed.gesture
     const [name] = fields(subject).find(([, { control }]) => equal(control, on)) ?? []
     if (name === undefined || !settlesEdits(last.move)) return undefined

@@ -2,7 +2,7 @@ import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { findControl, isReachable } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
-import { gesture, isGesture, tell, type Move } from '../stage/trail.js'
+import { gesture, isDone, isGesture, tell, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -23,7 +23,7 @@ export const keepsCaret = clause({
     for (const way of subject.ways) {
       const typed = way.moves[0]
       if (way.control.kind !== 'text field' || way.plainly.size === 0 || typed === undefined) continue
-      if ((way.text ?? '').length < 2 || !isGesture(typed) || typed.gesture.do !== 'type') continue
+      if ((way.text ?? '').length < 2 || !isDone(typed, 'type')) continue
       // What is typed and not yet reported is no business of this clause.
       if (
         ![...way.plainly.keys()].some((name) =>

@@ -38,6 +38,8 @@ export const keepsFalsy = clause({
     for (const named of namesWithFalsy(subject.contract)) {
       for (const falsy of falsies(subject, named)) {
         yield { given: { ...subject.base, [named.name]: falsy }, moves: [] }
+        // What says how a value is shown is seen only where there is one.
+        if (!isValue(named)) yield { given: { ...subject.middle, [named.name]: falsy }, moves: [] }
         const plain = subject.plain(named.name).find((value) => !equal(value, falsy))
         if (plain !== undefined)
           yield { given: { ...subject.base, [named.name]: plain }, moves: [tell({ [named.name]: falsy })] }

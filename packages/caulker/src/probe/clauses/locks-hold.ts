@@ -2,7 +2,7 @@ import { equal, printed, type AnyContract } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { takesTheGiven, unlikeFresh } from './laws.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, isTell, tell, trailKey, type Trail } from '../stage/trail.js'
+import { isDone, isGesture, isTell, tell, trailKey, type Trail } from '../stage/trail.js'
 import { isText } from '../subject/forms.js'
 import { editorsOf, typed, TYPED } from '../subject/own-drafts.js'
 import { isPlaced } from '../person/gestures.js'
@@ -59,7 +59,7 @@ export const locksHold = clause({
         yield { given: { ...way.given, [lock]: false }, moves: [tell({ [lock]: true }), ...way.moves] }
       // Whose hands are on its keys has the focus in it still when it is locked.
       for (const { given, moves } of oneAtEach(subject.ways.filter(isByKeys)).slice(0, 2)) {
-        const keys = moves.filter((move) => isGesture(move) && move.gesture.do === 'key')
+        const keys = moves.filter((move) => isDone(move, 'key'))
         yield { given: { ...given, [lock]: false }, moves: [...keys, tell({ [lock]: true }), ...keys] }
       }
       for (const { name } of subject.values.filter(({ lastWord }) => lastWord === 'owner')) {
@@ -113,7 +113,7 @@ export const locksHold = clause({
 })
 
 function isByKeys({ changes, moves: [first] }: Way): boolean {
-  return changes.size > 0 && isGesture(first) && first.gesture.do === 'key'
+  return changes.size > 0 && isDone(first, 'key')
 }
 
 /** Locked, no draft is opened, typed and saved. */

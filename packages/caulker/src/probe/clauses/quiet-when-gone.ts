@@ -1,7 +1,7 @@
 import { printed } from '../../contract/index.js'
 import type { HeardThen } from '../stage/played.js'
 import { clause } from './clause.js'
-import { isGesture, type Move } from '../stage/trail.js'
+import { isDone, type Move } from '../stage/trail.js'
 
 const AFTER = 400
 
@@ -50,5 +50,5 @@ export const quietWhenGone = clause({
 })
 
 function isLeaving(move: Move | undefined): boolean {
-  return isGesture(move) && move.gesture.do === 'leave'
+  return isDone(move, 'leave')
 }

@@ -4,7 +4,7 @@ import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
 import { entersText } from '../person/gestures.js'
 import { linesOnlyIn } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
-import { gesture, isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isDone, isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
 import { isField, isNothing, oneAtEach, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -129,7 +129,7 @@ function saidUntouched({ rows }: Played): LeakAt | undefined {
         says: `it reports ${said.value ?? ''} although nothing was edited`,
         expected: 'nothing is heard',
         found: `heard ${said.event} ${printed(said.payload)}`,
-        cause: rows.some(({ move }) => isGesture(move) && move.gesture.do === 'hover')
+        cause: rows.some(({ move }) => isDone(move, 'hover'))
           ? 'it takes a pointer that passes over it for a press'
           : 'it reads what is shown when the field is left, and not what was typed',
       }
@@ -139,7 +139,7 @@ function saidUntouched({ rows }: Played): LeakAt | undefined {
 
 /** Enter ends an edit as leaving the field does. */
 async function unheardEnter(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const at = trail.moves.findIndex((move) => isGesture(move) && move.gesture.do === 'enter')
+  const at = trail.moves.findIndex((move) => isDone(move, 'enter'))
   const [typed, entered] = [rows[at], rows[at + 1]]
   if (at !== 1 || typed === undefined || entered === undefined || typed.heard.length + entered.heard.length > 0)
     return undefined

@@ -5,7 +5,7 @@ import { allLines, linesText, pictureText } from '../sight/picture.js'
 import type { ControlKind } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
 import type { Played, Row } from '../stage/played.js'
-import { gesture, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isDone, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { textsOffType } from '../subject/off-type.js'
 import { isField, oneAtEach, type Subject } from '../subject/subject.js'
 
@@ -102,7 +102,7 @@ export const reportsTruth = clause({
 function* offItsType(subject: Subject): Iterable<Trail> {
   const typed = subject.ways.filter(
     ({ text, changes, control, moves: [first] }) =>
-      text !== undefined && changes.size > 0 && isField(control) && isTyped(first),
+      text !== undefined && changes.size > 0 && isField(control) && isDone(first, 'type'),
   )
   for (const { given, control, changes } of oneAtEach(typed).slice(0, MOST_PAIRED))
     for (const { name, type, outside } of subject.values)
@@ -117,7 +117,7 @@ function* intoEmpty(subject: Subject): Iterable<Trail> {
   const hints = subject.tellable.filter(({ kind, type }) => kind === 'property' && accepts(type, HINT))
   for (const { name, type, empty } of subject.values) {
     const way = subject.ways.find(
-      ({ plainly, moves: [first] }) => typeof plainly.get(name) === 'string' && isTyped(first),
+      ({ plainly, moves: [first] }) => typeof plainly.get(name) === 'string' && isDone(first, 'type'),
     )
     if (way === undefined || empty === undefined || !accepts(type, 'x')) continue
     const moves: Move[] = [
@@ -130,13 +130,9 @@ function* intoEmpty(subject: Subject): Iterable<Trail> {
 
 const HINT = 'kzqv'
 
-function isTyped(move: Move | undefined): boolean {
-  return isGesture(move) && move.gesture.do === 'type'
-}
-
 /** A text that was never entered, and is reported with what was. */
 function addedText(subject: Subject, rows: Played['rows'], { given, moves: [first] }: Trail): LeakAt | undefined {
-  if (!isGesture(first) || first.gesture.do !== 'insert') return undefined
+  if (!isDone(first, 'insert')) return undefined
   const hint = subject.names.find(({ name, kind }) => kind === 'property' && given[name] === HINT)
   for (const [at, { heard }] of rows.entries()) {
     const one = heard.find(

@@ -2,7 +2,7 @@ import { equal } from '../../contract/index.js'
 import { deepActiveElement } from '../../dom/index.js'
 import { findControl } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isGesture, type Trail } from '../stage/trail.js'
+import { gesture, isDone, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -18,8 +18,7 @@ export function* arrowed({ controls, middle, base }: Subject): Iterable<Trail> {
 export async function unreachedByKeys(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [move] = trail.moves
   const [first, row] = rows
-  if (!isGesture(move) || move.gesture.do !== 'key' || move.gesture.key !== 'ArrowDown' || row === undefined)
-    return undefined
+  if (!isDone(move, 'key') || move.gesture.key !== 'ArrowDown' || row === undefined) return undefined
   const { on } = move.gesture
   if (on.kind !== 'radio button' || trail.moves.length !== 1 || row.impossible !== undefined) return undefined
   if (row.heard.length > 0 || !equal(row.read, first.read)) return undefined

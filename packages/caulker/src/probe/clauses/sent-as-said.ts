@@ -9,7 +9,7 @@ import {
 } from '../../contract/index.js'
 import { FLAGS, type SentEvent } from '../stage/around.js'
 import type { Row } from '../stage/played.js'
-import { isGesture, settlesEdits } from '../stage/trail.js'
+import { isDone, settlesEdits } from '../stage/trail.js'
 import { clause, type LeakAt } from './clause.js'
 
 type Flags = Pick<SentEvent, (typeof FLAGS)[number]>
@@ -70,7 +70,7 @@ export const sentAsSaid = clause({
 
 /** Input Events Level 2, section 5.1.2: what comes of a composition cannot be cancelled, whoever passes it on. */
 function isComposed(move: Row['move']): boolean {
-  return isGesture(move) && move.gesture.do === 'compose'
+  return isDone(move, 'compose')
 }
 
 const WRONG = {
@@ -122,7 +122,7 @@ function offType(contract: AnyContract, rows: readonly Row[]): LeakAt | undefine
 /** One press, and the same said twice. */
 function doubled({ events }: AnyContract, rows: readonly Row[]): LeakAt | undefined {
   for (const [row, { heard, move }] of rows.entries()) {
-    if (!isGesture(move) || move.gesture.do !== 'press') continue
+    if (!isDone(move, 'press')) continue
     // A press beside a field that was being typed in leaves it as well.
     if (row > 0 && !settlesEdits(rows[row - 1]?.move)) continue
     const said = heard.filter(({ event, value }) => value === undefined && Object.hasOwn(events, event))

@@ -1,7 +1,7 @@
 import { equal, isKept, printed, valueClauses, type ValueClause, outsideText } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import type { Row } from '../stage/played.js'
-import { gesture, isGesture, isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
+import { gesture, isDone, isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
 import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { zeroBoundOf } from './zero-bounds.js'
@@ -176,7 +176,7 @@ function takenAndNotMarked(subject: Subject, { moves, setting }: Trail, rows: re
 function* heldDown(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
   const { least, most } = subject.limits(value, given)
   const isPress = ({ moves: [first, ...rest], changes }: Way) =>
-    changes.has(value.name) && rest.length === 0 && isGesture(first) && first.gesture.do === 'press'
+    changes.has(value.name) && rest.length === 0 && isDone(first, 'press')
   for (const { control } of subject.ways.filter((way) => isPress(way) && way.control.kind === 'button').slice(0, 4))
     for (const end of [least, most].filter((one) => typeof one === 'number'))
       yield {

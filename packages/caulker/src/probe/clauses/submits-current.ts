@@ -1,6 +1,6 @@
 import { printed } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { isGesture } from '../stage/trail.js'
+import { isDone } from '../stage/trail.js'
 import { formValueOf, isSentAs } from './carries-form-value.js'
 
 /** Enter submits what was typed, not what stood before. */
@@ -19,8 +19,7 @@ export const submitsCurrent = clause({
   concerns: ({ form }) => form !== undefined,
   *trails(subject) {
     for (const way of subject.ways)
-      if (way.moves.some((move) => isGesture(move) && move.gesture.do === 'enter'))
-        yield { given: way.given, moves: way.moves, setting: 'form' }
+      if (way.moves.some((move) => isDone(move, 'enter'))) yield { given: way.given, moves: way.moves, setting: 'form' }
   },
   proves: (_subject, { rows }) => rows.some(({ around }) => around.submits.some((sent) => sent.length > 0)),
   judge(subject, { rows }) {

@@ -1,7 +1,9 @@
-import { accepts, equal, printed } from '../../contract/index.js'
+import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
+import type { ControlKind } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
-import type { Played } from '../stage/played.js'
-import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { allLines } from '../sight/picture.js'
+import type { Played, Row } from '../stage/played.js'
+import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -31,8 +33,7 @@ export function takenByEscape({ values }: Subject, { trail, rows }: Played): Lea
   const key = trail.moves.at(-1)
   const [first, ...others] = rows
   const row = others.pop()
-  if (trail.moves.length < 2 || !isGesture(key) || key.gesture.do !== 'key' || key.gesture.key !== 'Escape')
-    return undefined
+  if (trail.moves.length < 2 || !isDone(key, 'key') || key.gesture.key !== 'Escape') return undefined
   if (rows.length <= trail.moves.length || others.some(({ heard }) => heard.length > 0)) return undefined
   const taken = row?.heard.find(({ value, payload }) => {
     const of = values.find(({ name }) => name === value)
@@ -56,10 +57,23 @@ export function* tickedTwice({ ways }: Subject): Iterable<Trail> {
 
 const MOST_BOXES = 6
 
+/** A button may have two states as well: whether it does is seen only once it was pressed. */
+function isTwoState(kind: ControlKind | undefined): boolean {
+  return kind === 'checkbox' || kind === 'switch' || kind === 'button'
+}
+
 function isTick({ control: { kind }, moves, changes }: Way): boolean {
-  return (
-    (kind === 'checkbox' || kind === 'switch') && changes.size > 0 && moves.length === 1 && isDone(moves[0], 'press')
-  )
+  return isTwoState(kind) && changes.size > 0 && moves.length === 1 && isDone(moves[0], 'press')
+}
+
+/** WAI-ARIA 1.2, section 6.6: aria-pressed, on one more than before. */
+function isPressedNow(before: Row, after: Row): boolean {
+  const count = ({ picture }: Row) => allLines(picture).filter((line) => line.includes('(pressed)')).length
+  return count(after) > count(before)
+}
+
+function isSetOrFlag(value: ValueClause | undefined): boolean {
+  return Array.isArray(value?.empty) || typeof value?.default === 'boolean'
 }
 
 /** What a box has changed, the same box changes back. */
@@ -68,8 +82,10 @@ export function stuckTick({ values }: Subject, { trail, rows }: Played): LeakAt 
   const [one, other] = trail.moves
   if (again === undefined || trail.moves.length !== 2 || !isDone(one, 'press') || !equal(one, other)) return undefined
   const kind = 'on' in one.gesture ? one.gesture.on.kind : undefined
-  if ((kind !== 'checkbox' && kind !== 'switch') || ticked === undefined) return undefined
+  if (!isTwoState(kind) || ticked === undefined) return undefined
   const value = values.find(({ name }) => !equal(first.read[name], ticked.read[name]))
+  // Of buttons that choose one of several, the pressed one stays pressed.
+  if (kind === 'button' && !(isPressedNow(first, ticked) && isSetOrFlag(value))) return undefined
   if (value === undefined || value.applies !== 'at-once' || (again.fault ?? again.impossible) !== undefined)
     return undefined
   const isStuck = again.heard.length === 0 && equal(again.read[value.name], ticked.read[value.name])
@@ -80,11 +96,4 @@ export function stuckTick({ values }: Subject, { trail, rows }: Played): LeakAt 
     expected: `${value.name} ${printed(first.read[value.name])}`,
     found: `${value.name} ${printed(again.read[value.name])}`,
   }
-}
-
-function isDone<D extends string>(
-  move: Move | undefined,
-  done: D,
-): move is Move & { gesture: { do: D } & Record<string, never> } {
-  return isGesture(move) && (move.gesture.do as string) === done
 }

@@ -2,7 +2,7 @@ import { equal, isHost, printed } from '../../contract/index.js'
 import { clause, type Examined } from './clause.js'
 import { shadowOf } from '../../dom/index.js'
 import { ledgerOf } from '../stage/ledger.js'
-import { gesture, isGesture, type Trail } from '../stage/trail.js'
+import { gesture, isDone, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -51,10 +51,7 @@ export const textStaysText = clause({
 /** The first way by which a plain text is typed into each field. */
 function typedTexts({ ways }: Subject): Way[] {
   return oneAtEach(
-    ways.filter(
-      ({ control, moves: [first], text }) =>
-        isField(control) && isGesture(first) && first.gesture.do === 'type' && text !== '',
-    ),
+    ways.filter(({ control, moves: [first], text }) => isField(control) && isDone(first, 'type') && text !== ''),
   )
 }
 

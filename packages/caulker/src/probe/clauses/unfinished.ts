@@ -1,7 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
-import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isDone, isGesture, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
@@ -20,15 +19,14 @@ export function* thenAKey(subject: Subject): Iterable<Trail> {
 const leave = gesture({ do: 'leave' })
 
 function isStepByKey({ control, changes, moves: [first] }: Way): boolean {
-  return isField(control) && changes.size > 0 && isGesture(first) && first.gesture.do === 'key'
+  return isField(control) && changes.size > 0 && isDone(first, 'key')
 }
 
 /** What is typed counts for the key as if the field had been left before it. */
 export async function typedNotCounted(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [typed, key, end] = trail.moves
   const row = rows[3]
-  if (!isTyped(typed) || !isGesture(key) || key.gesture.do !== 'key' || end === undefined || row === undefined)
-    return undefined
+  if (!isDone(typed, 'type') || !isDone(key, 'key') || end === undefined || row === undefined) return undefined
   const settled = (await subject.play({ ...trail, moves: [typed, leave, key, end] })).rows[4]
   const untyped = (await subject.play({ ...trail, moves: [key, end] })).rows[2]
   if (settled === undefined || (settled.fault ?? settled.impossible ?? untyped?.fault) !== undefined) return undefined
@@ -53,14 +51,14 @@ export async function typedNotCounted(subject: Subject, { trail, rows }: Played)
 export function* leftEmpty({ ways, controls }: Subject): Iterable<Trail> {
   if (controls.filter(isField).length !== 1) return
   for (const { given, moves, text, control } of ways)
-    if (text === '' && isField(control) && isTyped(moves[0])) yield { given, moves }
+    if (text === '' && isField(control) && isDone(moves[0], 'type')) yield { given, moves }
 }
 
 /** It stands there empty, and the value is still held. */
 export async function emptyAndHeld(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [typed, end] = trail.moves
   const [first, , row] = rows
-  if (!isTyped(typed) || typed.gesture.text !== '' || !isGesture(end) || row === undefined) return undefined
+  if (!isDone(typed, 'type') || typed.gesture.text !== '' || !isGesture(end) || row === undefined) return undefined
   if (trail.moves.length !== 2 || end.gesture.do !== 'leave' || isMarkedInvalid(row)) return undefined
   const value = subject.values.find(({ name }) =>
     subject.ways.some((way) => equal(way.control, typed.gesture.on) && way.plainly.has(name)),
@@ -80,8 +78,4 @@ export async function emptyAndHeld(subject: Subject, { trail, rows }: Played): P
     found: `nothing is heard, and ${value.name} is ${printed(held)}`,
     cause: 'an emptied field is taken for one that was not edited',
   }
-}
-
-function isTyped(move: Move | undefined): move is Move & { gesture: { do: 'type'; on: ControlRef; text: string } } {
-  return isGesture(move) && move.gesture.do === 'type'
 }

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { deepActiveElement } from '../../dom/index.js'
 import { findControl, optionsOf, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import type { Given } from '../../mount/index.js'
@@ -66,8 +66,7 @@ export function* spaced(subject: Subject): Iterable<Trail> {
 
 export async function notBySpace(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [move] = trail.moves
-  if (!isGesture(move) || move.gesture.do !== 'key' || move.gesture.key !== ' ' || trail.moves.length !== 1)
-    return undefined
+  if (!isDone(move, 'key') || move.gesture.key !== ' ' || trail.moves.length !== 1) return undefined
   const { on } = move.gesture
   const [first, row] = rows
   const way = subject.ways.find((one) => isClick(one) && one.moves.length === 1 && equal(one.control, on))
@@ -98,7 +97,7 @@ export async function notBySpace(subject: Subject, { trail, rows }: Played): Pro
 
 function isClick({ control: { kind }, moves: [first], changes }: Way): boolean {
   const isPressed = kind === 'button' || kind === 'checkbox' || kind === 'switch'
-  return isPressed && changes.size > 0 && isGesture(first) && first.gesture.do === 'press'
+  return isPressed && changes.size > 0 && isDone(first, 'press')
 }
 
 /**
@@ -128,7 +127,7 @@ async function isPressedBySpace(subject: Subject, given: Given, on: ControlRef):
 /** What keys can choose from a list a pointer can, too. */
 export async function notByThePointer(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [, second] = trail.moves
-  if (!isGesture(second) || second.gesture.do !== 'choose' || trail.moves.length !== 2) return undefined
+  if (!isDone(second, 'choose') || trail.moves.length !== 2) return undefined
   const { on } = second.gesture
   if (!chosenByKeys(subject).some(({ control }) => equal(control, on))) return undefined
   const tries = await Promise.all(
@@ -152,7 +151,8 @@ export async function notByThePointer(subject: Subject, { trail, rows }: Played)
 /** What Enter or Space takes is the entry that has the focus: a click there takes the same. */
 export async function otherThanFocused(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [first, second] = trail.moves
-  if (!isKey(first) || !isKey(second) || !['grid', 'list box'].includes(first.gesture.on.kind)) return undefined
+  if (!isDone(first, 'key') || !isDone(second, 'key') || !['grid', 'list box'].includes(first.gesture.on.kind))
+    return undefined
   if (second.gesture.key !== 'Enter' && second.gesture.key !== ' ') return undefined
   const { on } = first.gesture
   const row = rows[2]
@@ -174,10 +174,6 @@ export async function otherThanFocused(subject: Subject, { trail, rows }: Played
       found: `${unlike.name} ${printed(row.read[unlike.name])}`,
     }
   )
-}
-
-function isKey(move: Move | undefined): move is Move & { gesture: { do: 'key'; on: ControlRef; key: string } } {
-  return isGesture(move) && move.gesture.do === 'key'
 }
 
 /** Combo boxes whose entries arrow keys and Enter choose, and no pointer was seen to. */

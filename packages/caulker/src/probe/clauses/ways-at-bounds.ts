@@ -1,6 +1,6 @@
 import { equal, type ValueClause, outsideText, type Limits } from '../../contract/index.js'
 import { entersText, type Key } from '../person/gestures.js'
-import { gesture, isGesture, type Move } from '../stage/trail.js'
+import { gesture, isDone, isGesture, type Move } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -40,25 +40,23 @@ export function* waysAtBounds(subject: Subject, value: ValueClause, given: Given
 
 /** A slider is dragged on past its own ends. */
 function* draggedBeyond(subject: Subject, name: string, given: Given): Iterable<WayAtBounds> {
-  const drag = subject.ways.find(
-    ({ changes, moves: [first] }) => changes.has(name) && isGesture(first) && first.gesture.do === 'drag',
-  )
+  const drag = subject.ways.find(({ changes, moves: [first] }) => changes.has(name) && isDone(first, 'drag'))
   const [first] = drag?.moves ?? []
-  if (!isGesture(first) || first.gesture.do !== 'drag' || first.gesture.on.kind !== 'slider') return
+  if (!isDone(first, 'drag') || first.gesture.on.kind !== 'slider') return
   for (const across of [1.5, -0.5])
     yield { given, moves: [gesture({ ...first.gesture, to: [across, first.gesture.to[1]] })] }
 }
 
 /** A key that goes as far as it can: a second time it goes no further. */
 function goesToTheEnd({ moves }: Way): boolean {
-  return moves.some((move) => isGesture(move) && move.gesture.do === 'key' && FAR_KEYS.includes(move.gesture.key))
+  return moves.some((move) => isDone(move, 'key') && FAR_KEYS.includes(move.gesture.key))
 }
 
 const FAR_KEYS: readonly Key[] = ['Home', 'End', 'PageUp', 'PageDown']
 
 /** Other ways in than keys are tried at fewer values. */
 function isStruck({ moves: [first] }: Way): boolean {
-  return isGesture(first) && first.gesture.do === 'type'
+  return isDone(first, 'type')
 }
 
 /** Values just outside some limits, well outside, and between two steps. */

@@ -76,9 +76,19 @@ export function isGesture(move: Move | undefined): move is { gesture: Gesture } 
   return move !== undefined && 'gesture' in move
 }
 
+type Doing<G, D> = G extends { readonly do: infer K } ? (D extends K ? G & { readonly do: D } : never) : never
+
+/** Whether a person does just this: types, presses, strikes a key. */
+export function isDone<D extends Gesture['do']>(
+  move: Move | undefined,
+  done: D,
+): move is { readonly gesture: Doing<Gesture, D> } {
+  return isGesture(move) && move.gesture.do === done
+}
+
 /** Whether some moves begin with a press. */
 export function isPress([move]: readonly Move[]): boolean {
-  return isGesture(move) && move.gesture.do === 'press'
+  return isDone(move, 'press')
 }
 
 /** Whether nothing is unfinished after a move. */

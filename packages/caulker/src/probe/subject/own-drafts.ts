@@ -2,7 +2,7 @@ import { accepts, type OwnDraftClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { findControl, isReachable, type ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
-import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
 import type { Subject } from './subject.js'
 
 /** How a person edits a draft of a component: what opens it, where it is typed, what saves it and what cancels it. */
@@ -95,7 +95,7 @@ async function editorOf(subject: Subject, draft: OwnDraftClause): Promise<OwnEdi
 }
 
 function isEscape([move]: readonly Move[]): boolean {
-  return isGesture(move) && move.gesture.do === 'key' && move.gesture.key === 'Escape'
+  return isDone(move, 'key') && move.gesture.key === 'Escape'
 }
 
 /** Whether the field is gone after some moves. */

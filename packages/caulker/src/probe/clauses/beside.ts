@@ -1,0 +1,151 @@
+import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
+import type { Played, Row } from '../stage/played.js'
+import { settlesEdits, type Move } from '../stage/trail.js'
+import { isField, type Subject, type Way } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { fieldText } from './field-text.js'
+import { retyped } from './ways-at-bounds.js'
+
+/** A text in one field, where another field edits a member of the same object that may be left out. */
+export function besideOthers(subject: Subject): Way[] {
+  return subject.ways.filter(
+    (way) =>
+      isField(way.control) &&
+      way.partly.size > 0 &&
+      settlesEdits(way.moves.at(-1)) &&
+      othersOf(subject, way).length > 0,
+  )
+}
+
+/** What another field edits is gone with the edit of this one, though both can stand side by side. */
+export async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const last = rows[trail.moves.length]
+  if (way === undefined || last === undefined) return undefined
+  const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
+  const changed = [...after].find(([place, value]) => before.has(place) && !equal(before.get(place), value))?.[0]
+  const gone = [...before].find(([place, value]) => value !== undefined && after.get(place) === undefined)?.[0]
+  if (changed === undefined || gone === undefined) return undefined
+  for (const other of othersOf(subject, way)) {
+    const played = await subject.play({ given: other.given, moves: other.moves })
+    const end = placesOf(subject, played.rows.at(-1) as Row)
+    const isEdited = end.get(gone) !== undefined && !equal(end.get(gone), before.get(gone))
+    // Of two that shut each other out, the one goes with the other; the entries of a record do not.
+    if (isEdited && (equal(end.get(changed), before.get(changed)) || isOfRecord(subject, gone)))
+      return {
+        row: trail.moves.length,
+        says: `the edit of ${changed} takes ${gone} away`,
+        expected: `${gone} ${printed(before.get(gone))}`,
+        found: `no ${gone}`,
+        cause: 'it sends a new object without what else stood in the old one',
+      }
+  }
+  return undefined
+}
+
+/**
+ * What another field edits changes with the edit of this one, and whatever is typed here it comes to the same there: it was not reckoned
+ * from it, but lost or cut.
+ */
+export async function swayed(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const last = rows[trail.moves.length]
+  if (way === undefined || last === undefined) return undefined
+  const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
+  const written = [...after].find(([, value]) => String(value) === way.text)?.[0]
+  const changed = [...after].find(
+    ([place, value]) => place !== written && isSomething(before.get(place)) && !equal(before.get(place), value),
+  )
+  if (written === undefined || changed === undefined || String(changed[1]) === way.text) return undefined
+  const [place, found] = changed
+  if (!(await editedBesides(subject, way, place, before))) return undefined
+  for (const text of otherTexts(before.get(place), way.text ?? '')) {
+    const moves = way.moves.map((move: Move) => retyped(move, text))
+    const again = placesOf(subject, (await subject.play({ given: way.given, moves })).rows.at(-1) as Row)
+    if (String(again.get(written)) !== text || !equal(again.get(place), found)) return undefined
+  }
+  return {
+    row: trail.moves.length,
+    says: `the edit of ${written} changes ${place}, whatever is typed`,
+    expected: `${place} ${printed(before.get(place))}`,
+    found: `${place} ${printed(found)}`,
+    cause: 'it goes through more than what was edited',
+  }
+}
+
+/** Whether a place can be edited by a field of its own, and is left alone by that field's neighbour. */
+async function editedBesides(subject: Subject, way: Way, place: string, before: Places): Promise<boolean> {
+  for (const other of othersOf(subject, way)) {
+    const end = placesOf(subject, (await subject.play(other)).rows.at(-1) as Row)
+    if (!equal(end.get(place), before.get(place)) && String(end.get(place)) === other.text) return true
+  }
+  return false
+}
+
+/** A number below and one above what stands beside it: of two ends that keep their order, only one would push the other. */
+function otherTexts(beside: unknown, text: string): string[] {
+  return typeof beside === 'number'
+    ? [String(Math.floor(beside) - 1), String(Math.ceil(beside) + 1)]
+    : [`${text}${text}`, [...text].reverse().join('')].filter((one) => one !== text)
+}
+
+function isSomething(value: unknown): boolean {
+  return value !== undefined && value !== null && value !== ''
+}
+
+/** What is typed into one field comes to stand in another, and the first stands as if nobody had been there. */
+export async function strayed(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  if (way === undefined || rows.length <= trail.moves.length) return undefined
+  const textsAt = async ({ control }: Way) =>
+    Promise.all([[], trail.moves].map((moves) => subject.lookAfter(trail.given, moves, fieldText(control))))
+  const [before, after] = await textsAt(way)
+  if (before === undefined || before !== after || after === way.text) return undefined
+  for (const other of othersOf(subject, way)) {
+    const [old, now] = await textsAt(other)
+    if (old === now || now === undefined || now === '' || !isAlike(now, way.text ?? '')) continue
+    return {
+      row: trail.moves.length,
+      says: 'what is typed into one field comes to stand in another',
+      expected: `${way.text ?? ''} in the field “${way.control.label}”`,
+      found: `${now} in the field “${other.control.label}”`,
+    }
+  }
+  return undefined
+}
+
+/** Whether a place is an entry of an object whose names are not fixed: each may stand beside any other. */
+function isOfRecord(subject: Subject, place: string): boolean {
+  const type = stemOf(subject, place).value?.type as Record<string, unknown> | undefined
+  return type?.['properties'] === undefined && type?.['patternProperties'] !== undefined
+}
+
+/** The ways at other fields of the same mount. */
+function othersOf({ ways }: Subject, { given, control }: Way): Way[] {
+  return ways.filter((one) => isField(one.control) && equal(one.given, given) && !equal(one.control, control))
+}
+
+export type Places = Map<string, unknown>
+
+/** The value and the member that a place names. */
+export function stemOf({ values }: Subject, place: string): { value: ValueClause | undefined; member: string } {
+  const value = values.find(({ name }) => place.startsWith(`${name}.`))
+  return { value, member: place.slice((value?.name.length ?? -1) + 1) }
+}
+
+/** Each value, and each member of one that is an object; what another value bounds may give way to it. */
+export function placesOf({ values }: Subject, { read, held }: Row): Places {
+  const isFree = ({ bounds }: ValueClause) => !values.some(({ name }) => name === bounds.least || name === bounds.most)
+  return new Map(
+    values.filter(isFree).flatMap(({ name }): [string, unknown][] => {
+      const value = read[name] ?? held[name]
+      if (typeof value !== 'object' || value === null || Array.isArray(value) || isHost(value)) return [[name, value]]
+      return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
+    }),
+  )
+}
+
+/** One text, or one number that is written otherwise. */
+function isAlike(one: string, other: string): boolean {
+  return one === other || (other !== '' && Number(one) === Number(other))
+}

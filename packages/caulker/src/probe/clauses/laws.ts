@@ -23,7 +23,8 @@ export async function updateEqualsRemount(subject: Subject, { rows }: Played): P
   for (let at = 1; at < rows.length && isTell(rows[at]?.move); at++) {
     const row = rows[at] as Row
     const fresh = await subject.fresh(row.held)
-    if (fresh.fault !== undefined || fresh.unsettled !== undefined || !takesTheGiven(subject, fresh)) return undefined
+    if (fresh.fault !== undefined || fresh.unsettled !== undefined || !isMeasure(subject, rows[0], row, fresh))
+      return undefined
     const leak = unlikeFresh(row, rows[at - 1] as Row, fresh)
     if (leak !== undefined) return { row: at, ...leak }
   }
@@ -40,7 +41,7 @@ export async function replacesTheEdit(subject: Subject, { trail, rows }: Played)
   const moves = trail.moves.slice(0, -1)
   if (before === undefined || !isTell(row?.move) || at < 2 || !moves.every(isGesture)) return undefined
   const fresh = await subject.fresh(row.held)
-  if ((fresh.fault ?? fresh.unsettled) !== undefined || !takesTheGiven(subject, fresh)) return undefined
+  if ((fresh.fault ?? fresh.unsettled) !== undefined || !isMeasure(subject, before, row, fresh)) return undefined
   const leak = unlikeFresh(row, before, fresh)
   if (leak === undefined) return undefined
   // Told without the edit before it, it looks the same: then it is not the edit that is left.
@@ -61,6 +62,12 @@ export async function replacesTheEdit(subject: Subject, { trail, rows }: Played)
     if (found.every((line) => left.includes(line))) return undefined
   }
   return { row: at, ...leak, cause: 'what a person has put in is not drawn anew when its owner tells something' }
+}
+
+/** Whether a fresh mount says how a row should look: it takes what it is given, and shows of it what changed. */
+function isMeasure(subject: Subject, before: Row, row: Row, fresh: Row): boolean {
+  const isUnseen = [...subject.unseen].some((name) => !equal(before.held[name], row.held[name]))
+  return takesTheGiven(subject, fresh) && !isUnseen
 }
 
 /** A mount that does not take what it is given is no measure for a tell; that it does not is the affair of another clause. */

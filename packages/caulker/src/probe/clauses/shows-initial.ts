@@ -7,6 +7,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
+import { mountedAsAWord } from './words-for-nothing.js'
 
 /** What is given at the mount is there and is shown. */
 export const showsInitial = clause({
@@ -30,8 +31,9 @@ export const showsInitial = clause({
   async proves(subject, { rows: [row] }) {
     return !samePicture(row.picture, (await subject.fresh(subject.least)).picture)
   },
-  async judge(subject, { trail: { given }, rows }) {
-    const [row] = rows
+  async judge(subject, played) {
+    const { given } = played.trail
+    const [row] = played.rows
     for (const { name } of subject.names) {
       if (given[name] === undefined || row.read[name] === undefined) continue
       const ideally = subject.ideally(name, given)
@@ -62,7 +64,7 @@ export const showsInitial = clause({
         ...pictureDifference(told.picture, row.picture),
       }
     }
-    return passedToNothing(subject, given, rows[0])
+    return (await passedToNothing(subject, given, row)) ?? mountedAsAWord(played)
   },
 })
 

@@ -5,6 +5,7 @@ import type { Subject } from '../subject/subject.js'
 import { behavesLikeFresh, followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import type { Played } from '../stage/played.js'
 import { isGesture, isTell, tell } from '../stage/trail.js'
+import { toldAsAWord } from './words-for-nothing.js'
 
 /** Update equals remount, for nothing: null, '' and [] where the type has them, and "not given". */
 export const takesEmpty = clause({
@@ -47,18 +48,17 @@ export const takesEmpty = clause({
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
     if (played.trail.moves.length === 0) return looksLikeAChoice(subject, played)
+    const word = toldAsAWord(played, ({ tell: told }) =>
+      Object.entries(told).some(([name, value]) => isEmptyOf(named(subject, name), value)),
+    )
+    if (word !== undefined) return word
     const leak = (await updateEqualsRemount(subject, played)) ?? (await replacesTheEdit(subject, played))
     if (leak === undefined) return goesOnOtherwise(subject, played)
     if (isToldAgain(played.rows, leak.row)) return undefined
     const told = played.rows[leak.row]?.move
     const cleared =
       told !== undefined && 'tell' in told
-        ? Object.entries(told.tell).find(([name, value]) =>
-            isEmptyOf(
-              subject.names.find((one) => one.name === name),
-              value,
-            ),
-          )
+        ? Object.entries(told.tell).find(([name, value]) => isEmptyOf(named(subject, name), value))
         : undefined
     if (
       cleared === undefined ||
@@ -91,6 +91,10 @@ function isToldAgain(rows: Played['rows'], at: number): boolean {
   return Object.entries(row.move.tell).every(
     ([name, value]) => equal(before.held[name], value) && equal(before.read[name], value),
   )
+}
+
+function named({ names }: Subject, name: string): PropertyClause | undefined {
+  return names.find((one) => one.name === name)
 }
 
 function emptiesOf(named: PropertyClause): unknown[] {

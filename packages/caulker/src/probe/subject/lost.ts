@@ -35,6 +35,17 @@ async function isLost(
   return isUnread || (samePicture(mounted.picture, unlike.picture) && !samePicture(told.picture, unlike.picture))
 }
 
+/** Of those, the ones that are not seen even then: a mount shows nothing of them, and is no measure for what is told later. */
+export async function unseenAtMount(subject: Subject, lost: ReadonlySet<string>): Promise<ReadonlySet<string>> {
+  const unseen = new Set<string>()
+  for (const name of lost) {
+    const [one, other] = subject.plain(name).map((value) => subject.fresh({ ...subject.base, [name]: value }))
+    if (one !== undefined && other !== undefined && samePicture((await one).picture, (await other).picture))
+      unseen.add(name)
+  }
+  return unseen
+}
+
 /** Where it matters how it is mounted, or what stands beside it, it is left as it was mounted. */
 const ABOUT_THE_MOUNT: ReadonlySet<Setting> = new Set(['attributes', 'early', 'twin'])
 

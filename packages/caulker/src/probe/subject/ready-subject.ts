@@ -20,7 +20,7 @@ import { stageFor } from '../stage/stage.js'
 import { trailKey, type Call, type Trail } from '../stage/trail.js'
 import { isOffered, usualChoices } from './among.js'
 import { carrierOf } from './forms.js'
-import { lostAtMount, toldAgain } from './lost.js'
+import { lostAtMount, toldAgain, unseenAtMount } from './lost.js'
 import { isNothing, type Subject, type Way } from './subject.js'
 import { survey } from './survey.js'
 import type { Given } from '../../mount/index.js'
@@ -110,6 +110,7 @@ export async function subjectFor(
     define: options.mountOn === undefined ? undefined : options.document.defaultView?.customElements.get(contract.tag),
     carrier: undefined,
     controls: [],
+    unseen: new Set(),
     document: options.document,
     look: (given, at) => inTurn(() => stage.look(given, [], at)),
     lookAt: (trail, at) => inTurn(() => stage.lookAt(trail, at)),
@@ -132,7 +133,9 @@ export async function subjectFor(
   const carrier = await carrierOf(subject, stage, options)
   const asMounted: Subject = { ...subject, carrier, ways, chiefWays: chiefOf(ways), controls: controls ?? [] }
   const lost = await lostAtMount(asMounted)
-  return lost.size === 0 ? asMounted : withToldAgain(asMounted, lost)
+  if (lost.size === 0) return asMounted
+  const again = withToldAgain(asMounted, lost)
+  return { ...again, unseen: await unseenAtMount(again, lost) }
 }
 
 /** What it loses at the mount is told again wherever it is not about the mount. */

@@ -43,6 +43,8 @@ export interface Subject {
   play(trail: Trail): Promise<Played>
   /** Where it loses something at the mount that is told again: the same component without that. */
   readonly asMounted?: Subject
+  /** Names of which a mount shows nothing, even where they are told again: it says nothing of how they should look. */
+  readonly unseen: ReadonlySet<string>
   /** The component freshly mounted with this. */
   fresh(given: Given): Promise<Row>
   /** The class of the element, where it is a custom element that is mounted as such. */

@@ -101,6 +101,10 @@ describe('the fault corpus', () => {
     'berth-place-with-rounds-what-is-held': 'edits-stand',
     'berth-place-with-zero-digits-is-three': 'keeps-falsy',
     'rope-papers-with-take-out-takes-the-first': 'edits-stand',
+    'keel-span-with-fraction-is-cut': 'round-trip',
+    'keel-span-with-crosses-when-told': 'stays-within',
+    'log-find-with-nothing-is-a-word': 'takes-empty',
+    'log-find-with-never-after-the-first': 'reports-once',
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it`, async () => expect(await statuses(tag, clause)).to.include('broken'))

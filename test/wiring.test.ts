@@ -7,6 +7,7 @@ import {
   accepts,
   announce,
   call,
+  clear,
   check,
   contract,
   contractFromJson,
@@ -288,6 +289,18 @@ describe('what screens say and rules read', () => {
       { reset: { to: 'initial', leaves: ['nmae'] } },
       bound,
       /no cell 'nmae' Did you mean 'name'/,
+    ],
+    [
+      'a cell that is set',
+      { actions: ({ cells: its }: any) => ({ go: [set(its.nmae, 'x')] }) },
+      bound,
+      /no cell .*'nmae' Did you mean 'name'/,
+    ],
+    [
+      'a cell that is cleared',
+      { actions: ({ cells: its }: any) => ({ go: [clear(its.nmae)] }) },
+      bound,
+      /no cell .*'nmae' Did you mean 'name'/,
     ],
     [
       'a topic',

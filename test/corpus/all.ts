@@ -1,3 +1,5 @@
+import { keelSpan } from './keel-span.js'
+import { logFind } from './log-find.js'
 import { handMarks } from './hand-marks.js'
 import { berthPlace } from './berth-place.js'
 import { ropePapers } from './rope-papers.js'
@@ -118,4 +120,6 @@ export const corpus = [
   handMarks,
   berthPlace,
   ropePapers,
+  keelSpan,
+  logFind,
 ]

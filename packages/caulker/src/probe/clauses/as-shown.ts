@@ -13,7 +13,7 @@ interface Shown {
   readonly text: string
 }
 
-/** What a field shows of each value while somebody is in it, where that is written otherwise than the value itself. */
+/** What a field shows of each value while somebody is in it, where that is written otherwise than the value itself, or is a fraction. */
 async function shownIn(subject: Subject): Promise<Shown[]> {
   const found: Shown[] = []
   for (const { control, plainly } of oneAtEach(subject.ways.filter(isTypedInText)))
@@ -21,8 +21,11 @@ async function shownIn(subject: Subject): Promise<Shown[]> {
       for (const is of subject.plain(value.name)) {
         const given = { ...subject.middle, [value.name]: is }
         const text = await textAt(subject, { given, moves: [gesture({ do: 'caret', on: control, at: 0 })] }, control)
-        const isOther = typeof is === 'number' && text !== undefined && text !== '' && text !== String(is)
-        if (isOther && !equal(is, subject.middle[value.name])) found.push({ control, value, is, text })
+        // A fraction may be cut where it is typed, and not where it is told.
+        const isOther =
+          typeof is === 'number' && text !== undefined && text !== '' && (text !== String(is) || !Number.isInteger(is))
+        const canStand = equal(subject.ideally(value.name, given), is)
+        if (isOther && canStand && !equal(is, subject.middle[value.name])) found.push({ control, value, is, text })
       }
   return found
 }
@@ -39,7 +42,7 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
   const row = rows[2]
   if (!isDone(typed, 'type') || !isDone(end, 'leave')) return undefined
   const { on, text } = typed.gesture
-  if (row === undefined || trail.moves.length !== 2 || on.kind !== 'text field') return undefined
+  if (row === undefined || trail.moves.length !== 2 || !isTextOrNumber(on)) return undefined
   const shown = (await shownIn(subject)).find((one) => equal(one.control, on) && one.text === text)
   if (shown === undefined || equal(row.read[shown.value.name], shown.is)) return undefined
   // What is rounded off is shown alike.
@@ -54,7 +57,11 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
 }
 
 function isTypedInText({ control, plainly, moves: [first] }: Way): boolean {
-  return control.kind === 'text field' && plainly.size > 0 && isDone(first, 'type')
+  return isTextOrNumber(control) && plainly.size > 0 && isDone(first, 'type')
+}
+
+function isTextOrNumber({ kind }: ControlRef): boolean {
+  return kind === 'text field' || kind === 'number field'
 }
 
 function textAt(subject: Subject, trail: Trail, on: ControlRef): Promise<string | undefined> {

@@ -54,7 +54,7 @@ export const reportsOnce = clause({
       const doubled = row.heard.find(
         (one) => one.value !== undefined && equal(one.payload, one.knownThen) && !isTooEarly(row, one),
       )
-      if (doubled !== undefined) return doubledLeak(rows, at, doubled)
+      if (doubled !== undefined && !isOneBurst(subject, row, doubled)) return doubledLeak(rows, at, doubled)
       if (endsUntrue(row)) return undefined
       const pieces = inPieces(rows, at)
       if (pieces !== undefined) return pieces
@@ -155,6 +155,13 @@ async function unheardEnter(subject: Subject, { trail, rows }: Played): Promise<
     found: 'nothing is heard',
     cause: 'it listens for the loss of focus, and not for the change',
   }
+}
+
+/** The same text, typed anew where reports are held back: it was another one in between, and it is told once when the keys rest. */
+function isOneBurst({ values }: Subject, { move, heard }: Row, { value }: HeardThen): boolean {
+  const isHeldBack = values.some(({ name, within }) => name === value && within > 0)
+  const isOnce = heard.filter((one) => one.value === value).length === 1
+  return isHeldBack && isOnce && isGesture(move) && entersText(move.gesture)
 }
 
 function doubledLeak(rows: readonly Row[], row: number, doubled: HeardThen): LeakAt | undefined {

@@ -37,7 +37,7 @@ export const staysWithin = clause({
     for (const [at, row] of rows.entries()) {
       const given = { ...row.held, ...(at === 0 ? trail.given : {}) }
       for (const value of subject.values.filter(isBounded)) {
-        const limits = subject.limits(value, given)
+        const limits = subject.limits(value, { ...given, ...giveWay(subject, value, row) })
         const off = row.heard.find((one) => one.value === value.name && outsideText(one.payload, limits) !== undefined)
         if (off !== undefined && zeroBoundOf(value, given) === undefined)
           return {
@@ -68,6 +68,17 @@ export const staysWithin = clause({
     return undefined
   },
 })
+
+/** Of two values that bound each other, each may give way to the other: what the component itself holds of the other counts. */
+function giveWay({ values }: Subject, { name, bounds }: ValueClause, { read }: Row): Given {
+  const others = values.filter(
+    (other) =>
+      [bounds.least, bounds.most].includes(other.name) && [other.bounds.least, other.bounds.most].includes(name),
+  )
+  return Object.fromEntries(
+    others.flatMap((other) => (read[other.name] === undefined ? [] : [[other.name, read[other.name]]])),
+  )
+}
 
 /** A bound that moves once something was edited: who has read it by then keeps to the old one. */
 function* movedBounds(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {

@@ -1,6 +1,6 @@
 import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
-import { settlesEdits, type Move } from '../stage/trail.js'
+import { settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
@@ -17,9 +17,14 @@ export function besideOthers(subject: Subject): Way[] {
   )
 }
 
+/** The one of them that a trail plays. */
+function wayPlayed(subject: Subject, { given, moves }: Trail): Way | undefined {
+  return besideOthers(subject).find((one) => equal(one.given, given) && equal(one.moves, moves))
+}
+
 /** What another field edits is gone with the edit of this one, though both can stand side by side. */
 export async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const way = wayPlayed(subject, trail)
   const last = rows[trail.moves.length]
   if (way === undefined || last === undefined) return undefined
   const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
@@ -48,7 +53,7 @@ export async function droppedAlong(subject: Subject, { trail, rows }: Played): P
  * from it, but lost or cut.
  */
 export async function swayed(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const way = wayPlayed(subject, trail)
   const last = rows[trail.moves.length]
   if (way === undefined || last === undefined) return undefined
   const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
@@ -58,7 +63,8 @@ export async function swayed(subject: Subject, { trail, rows }: Played): Promise
   )
   if (written === undefined || changed === undefined || String(changed[1]) === way.text) return undefined
   const [place, found] = changed
-  if (!(await editedBesides(subject, way, place, before))) return undefined
+  // A page that goes back to the first with another query is no slip; of members alike each stands for itself.
+  if (!areAlike(subject, written, place) || !(await editedBesides(subject, way, place, before))) return undefined
   for (const text of otherTexts(before.get(place), way.text ?? '')) {
     const moves = way.moves.map((move: Move) => retyped(move, text))
     const again = placesOf(subject, (await subject.play({ given: way.given, moves })).rows.at(-1) as Row)
@@ -71,6 +77,15 @@ export async function swayed(subject: Subject, { trail, rows }: Played): Promise
     found: `${place} ${printed(found)}`,
     cause: 'it goes through more than what was edited',
   }
+}
+
+/** Whether two places are members of one object, of one type. */
+function areAlike(subject: Subject, one: string, other: string): boolean {
+  const [first, second] = [stemOf(subject, one), stemOf(subject, other)]
+  const types = (first.value?.type as { properties?: Record<string, unknown> } | undefined)?.properties
+  return (
+    first.value !== undefined && first.value === second.value && equal(types?.[first.member], types?.[second.member])
+  )
 }
 
 /** Whether a place can be edited by a field of its own, and is left alone by that field's neighbour. */
@@ -95,7 +110,7 @@ function isSomething(value: unknown): boolean {
 
 /** What is typed into one field comes to stand in another, and the first stands as if nobody had been there. */
 export async function strayed(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = besideOthers(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const way = wayPlayed(subject, trail)
   if (way === undefined || rows.length <= trail.moves.length) return undefined
   const textsAt = async ({ control }: Way) =>
     Promise.all([[], trail.moves].map((moves) => subject.lookAfter(trail.given, moves, fieldText(control))))

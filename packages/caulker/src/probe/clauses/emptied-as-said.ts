@@ -1,4 +1,4 @@
-import { equal, isWritten, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, isWritten, printed, type ValueClause } from '../../contract/index.js'
 import { placesOf, stemOf } from './beside.js'
 import { clause, type LeakAt } from './clause.js'
 import type { Played, Row } from '../stage/played.js'
@@ -69,7 +69,8 @@ async function memberLeak(subject: Subject, { trail, rows }: Played): Promise<Le
   const place = [...came].find(([at, value]) => String(value) === way.text && !equal(value, before.get(at)))?.[0]
   if (place === undefined) return undefined
   const { value, member } = stemOf(subject, place)
-  const usual = (value?.default as Record<string, unknown> | null | undefined)?.[member]
+  if (value === undefined || !canBeNothing(value, member, rows[0])) return undefined
+  const usual = (value.default as Record<string, unknown> | null | undefined)?.[member]
   const now = after.get(place)
   if ([undefined, null, '', usual, before.get(place)].some((one) => equal(one, now))) return undefined
   return {
@@ -78,6 +79,11 @@ async function memberLeak(subject: Subject, { trail, rows }: Played): Promise<Le
     expected: `${place} ${printed(usual)}`,
     found: `${place} ${printed(now)}`,
   }
+}
+
+function canBeNothing({ name, type }: ValueClause, member: string, { held }: Row): boolean {
+  const { [member]: _, ...others } = (held[name] ?? {}) as Record<string, unknown>
+  return [others, { ...others, [member]: null }, { ...others, [member]: '' }].some((one) => accepts(type, one))
 }
 
 const WORDS: Readonly<Record<ValueClause['blank'], string>> = {

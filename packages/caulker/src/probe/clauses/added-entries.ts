@@ -1,0 +1,104 @@
+import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
+import type { ControlRef } from '../person/controls.js'
+import { samePicture } from '../sight/picture.js'
+import type { Played, Row } from '../stage/played.js'
+import type { Trail } from '../stage/trail.js'
+import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { listIn, listsOf, twoEntries } from './lists.js'
+
+/** What is added to a list that is not empty. */
+export function addingWays(subject: Subject): Way[] {
+  return listsOf(subject).flatMap(({ name }) =>
+    oneAtEach(
+      subject.ways.filter(
+        ({ given, changes, control }) =>
+          changes.has(name) && ADDING.includes(control.kind) && listIn(given[name]).length > 0,
+      ),
+    ).slice(0, MOST_ADDED),
+  )
+}
+
+const ADDING: readonly ControlRef['kind'][] = ['button', 'checkbox', 'switch', 'text field', 'combo box']
+const MOST_ADDED = 4
+
+/** Whether an entry came to those that were there. */
+export function added(subject: Subject, { trail, rows }: Played): boolean {
+  const last = rows[trail.moves.length]
+  return listsOf(subject).some(({ name }) => {
+    const [before, after] = [listIn(rows[0].read[name]), listIn(last?.read[name])]
+    return before.length > 0 && after.length > before.length && before.every((entry) => has(after, entry))
+  })
+}
+
+/** Each entry that is added takes all others away, though several can stand side by side. */
+export async function lostForOne(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const last = rows[trail.moves.length]
+  if (last === undefined || rows.some(({ fault }) => fault !== undefined)) return undefined
+  for (const value of listsOf(subject)) {
+    const { name } = value
+    if (!isExchange(rows[0], last, name)) continue
+    const adding: Played[] = []
+    for (const { given, moves } of addingWays(subject)) {
+      const played = await subject.play({ given, moves })
+      if (bringsNew(played.rows[0], played.rows.at(-1) as Row, name)) adding.push(played)
+    }
+    const isMine = adding.some((one) => equal(one.trail, trail))
+    const isAlways = adding.every((one) => isExchange(one.rows[0], one.rows.at(-1) as Row, name))
+    if (!isMine || adding.length < 2 || !isAlways) continue
+    if (!(await holdsTwo(subject, value)) || (await keepsElsewhere(subject, trail, name))) continue
+    const [before, after] = [listIn(rows[0].read[name]), listIn(last.read[name])]
+    return {
+      row: trail.moves.length,
+      says: `what is added to ${name} takes the others away`,
+      expected: `${name} with ${printed(before[0])}`,
+      found: `${name} ${printed(after)}`,
+      cause: 'the new entry is put in the place of the list',
+    }
+  }
+  return undefined
+}
+
+/** Whether a list of two is held, and looks otherwise than each of them alone. */
+async function holdsTwo(subject: Subject, value: ValueClause): Promise<boolean> {
+  const two = twoEntries(subject, value)
+  if (two === undefined) return false
+  const { given, entries } = two
+  const [one, other, both] = [
+    await subject.fresh({ ...given, [value.name]: entries.slice(0, 1) }),
+    await subject.fresh({ ...given, [value.name]: entries.slice(1) }),
+    await subject.fresh({ ...given, [value.name]: entries }),
+  ]
+  return (
+    equal(both.read[value.name], entries) &&
+    !samePicture(both.picture, one.picture) &&
+    !samePicture(both.picture, other.picture)
+  )
+}
+
+/** With another value of some name several may stand side by side: then it was only one that could. */
+async function keepsElsewhere(subject: Subject, { given, moves }: Trail, name: string): Promise<boolean> {
+  for (const one of subject.tellable)
+    for (const value of subject.plain(one.name).slice(0, 2)) {
+      if (typeof value !== 'boolean' && typeof value !== 'number' && typeof value !== 'string') continue
+      const { rows } = await subject.play({ given: { ...given, [one.name]: value }, moves })
+      const last = rows[moves.length]
+      if (last !== undefined && bringsNew(rows[0], last, name) && !isExchange(rows[0], last, name)) return true
+    }
+  return false
+}
+
+function bringsNew(before: Row, after: Row, name: string): boolean {
+  const old = listIn(before.read[name])
+  return old.length > 0 && listIn(after.read[name]).some((entry) => !has(old, entry))
+}
+
+function isExchange(before: Row, after: Row, name: string): boolean {
+  const [old, now] = [listIn(before.read[name]), listIn(after.read[name])]
+  return bringsNew(before, after, name) && old.every((entry) => !has(now, entry))
+}
+
+/** A file that is chosen anew is another object each time. */
+function has(list: readonly unknown[], entry: unknown): boolean {
+  return list.some((one) => equal(one, entry) || (isHost(one) && isHost(entry) && printed(one) === printed(entry)))
+}

@@ -1,0 +1,98 @@
+import { equal, printed, type ValueClause } from '../../contract/index.js'
+import { controlRefs, type ControlRef } from '../person/controls.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isDone, type Trail } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { listIn, listsOf, twoEntries } from './lists.js'
+
+/** A button that is there only for one entry of a list, on a mount with two of them. */
+export interface Own {
+  readonly value: ValueClause
+  readonly trail: Trail
+  readonly on: ControlRef
+}
+
+const found = new WeakMap<Subject, Promise<(readonly [Own, Own])[]>>()
+
+/** The buttons that come up with each entry of a list: of two entries, the same button of the one and of the other. */
+export function ownButtons(subject: Subject): Promise<(readonly [Own, Own])[]> {
+  let known = found.get(subject)
+  if (known === undefined) found.set(subject, (known = lookForOwn(subject)))
+  return known
+}
+
+async function lookForOwn(subject: Subject): Promise<(readonly [Own, Own])[]> {
+  const pairs: (readonly [Own, Own])[] = []
+  for (const value of listsOf(subject)) {
+    const two = twoEntries(subject, value)
+    if (two === undefined) continue
+    const { given, entries } = two
+    const buttonsWith = async (list: readonly unknown[]) =>
+      (await subject.look({ ...given, [value.name]: list }, (container) =>
+        controlRefs(container).flatMap(({ ref }) => (ref.kind === 'button' ? [ref] : [])),
+      )) ?? []
+    const usual = (await buttonsWith([])).map(({ label }) => label)
+    const isOwn = ({ label }: ControlRef) => !usual.includes(label)
+    const [one, both] = [(await buttonsWith([entries[0]])).filter(isOwn), (await buttonsWith(entries)).filter(isOwn)]
+    // As many again with the second entry: what takes out all of them, or the last, is there once.
+    if (one.length === 0 || one.length > MOST_OWN || both.length !== 2 * one.length) continue
+    const ownAt = (on: ControlRef): Own => ({
+      value,
+      trail: { given: { ...given, [value.name]: entries }, moves: [gesture({ do: 'press', on })] },
+      on,
+    })
+    for (const [at, on] of both.slice(0, one.length).entries())
+      pairs.push([ownAt(on), ownAt(both[one.length + at] as ControlRef)])
+  }
+  return pairs
+}
+
+const MOST_OWN = 3
+
+/** Whether a trail takes an entry out by a button of its own. */
+export async function takenOut(subject: Subject, played: Played): Promise<boolean> {
+  const own = await ownAt(subject, played)
+  return own !== undefined && listAfter(own.own, played).length < 2
+}
+
+/** One entry's button takes out that entry, and no other. */
+export async function takenOutWith(subject: Subject, played: Played): Promise<LeakAt | undefined> {
+  const at = await ownAt(subject, played)
+  if (at === undefined) return undefined
+  const { own, other } = at
+  const left = listAfter(own, played)
+  const leftByOther = listAfter(other, await subject.play(other.trail))
+  // Both have to take something out: one may move an entry, or open it.
+  if (left.length > 1 || leftByOther.length > 1) return undefined
+  const { name } = own.value
+  if (left.length === 0)
+    return {
+      row: 1,
+      says: `the button of one entry takes all of ${name} out`,
+      expected: `one entry left in ${name}`,
+      found: `${name} ${printed(left)}`,
+    }
+  if (!equal(left, leftByOther)) return undefined
+  return {
+    row: 1,
+    says: `the buttons of two entries of ${name} take out the same one`,
+    expected: 'each takes out its own entry',
+    found: `${name} ${printed(left)} after either`,
+    cause: 'the place of an entry is not what its button goes by',
+  }
+}
+
+async function ownAt(subject: Subject, { trail, rows }: Played): Promise<{ own: Own; other: Own } | undefined> {
+  const [move] = trail.moves
+  if (!isDone(move, 'press') || rows[1] === undefined) return undefined
+  for (const pair of await ownButtons(subject))
+    for (const own of pair) if (equal(own.trail, trail)) return { own, other: own === pair[0] ? pair[1] : pair[0] }
+  return undefined
+}
+
+function listAfter({ value, trail }: Own, { rows }: Played): readonly unknown[] {
+  const row = rows[trail.moves.length]
+  const list = row?.read[value.name] ?? row?.held[value.name]
+  return Array.isArray(list) ? list : listIn(trail.given[value.name])
+}

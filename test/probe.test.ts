@@ -460,6 +460,57 @@ describe('a probe', () => {
       ])
     }))
 
+  it('tells of a report off its type, and of nothing that follows from what its owner then holds', () =>
+    inDocument(async (document, _next, frames) => {
+      customElements.define(
+        'ebb-window',
+        class extends HTMLElement {
+          #ends = { low: 3, high: 9 }
+          #fields = { low: document.createElement('input'), high: document.createElement('input') }
+          connectedCallback() {
+            for (const [end, field] of Object.entries(this.#fields) as ['low' | 'high', HTMLInputElement][]) {
+              field.type = 'number'
+              field.value = String(this.#ends[end])
+              field.ariaLabel = end
+              field.onchange = () => {
+                this[end] = Number(field.value)
+                this.dispatchEvent(new CustomEvent('window-moved', { detail: { [end]: this.#ends[end] } }))
+              }
+              this.append(field)
+            }
+          }
+          get low() {
+            return this.#ends.low
+          }
+          set low(low: number | undefined) {
+            this.#ends.low = low ?? 3
+            this.#fields.low.value = String(this.#ends.low)
+          }
+          get high() {
+            return this.#ends.high
+          }
+          set high(high: number | undefined) {
+            this.#ends.high = high ?? 9
+            this.#fields.high.value = String(this.#ends.high)
+          }
+        },
+      )
+      const end = (name: string, usual: number) => ({
+        type: Type.Number(),
+        default: usual,
+        event: 'window-moved',
+        payloadAt: `/detail/${name}`,
+        reports: 'commit' as const,
+        attribute: false as const,
+      })
+      const report = await probe(contract('ebb-window', { values: { low: end('low', 3), high: end('high', 9) } }), {
+        document,
+        frames,
+      })
+      // It takes nothing that was set before it was defined, either.
+      expect(statusesOf(report, 'broken')).to.eql(['early-property', 'reports-truth', 'reports-truth'])
+    }))
+
   it('takes a waiver with its reason, and does not try the clause', () =>
     inDocument(async (document, _next, frames) => {
       const waived = contract('native-text', {

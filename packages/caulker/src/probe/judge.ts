@@ -1,4 +1,4 @@
-import { equal, isBelow } from '../contract/index.js'
+import { accepts, equal, isBelow } from '../contract/index.js'
 import type { Clause, LeakAt } from './clauses/clause.js'
 import type { Played, Row } from './stage/played.js'
 import { isGesture, type Move } from './stage/trail.js'
@@ -19,7 +19,9 @@ export interface Silence {
   readonly needs?: string
 }
 
-export async function judged(clause: Clause, subject: Subject, played: Played): Promise<Judged> {
+export async function judged(clause: Clause, subject: Subject, whole: Played): Promise<Judged> {
+  const end = misledAt(subject, whole)
+  const played = end < whole.rows.length ? upTo(whole, end) : whole
   const { rows } = played
   const at = rows.findIndex(
     (row) =>
@@ -31,7 +33,10 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
         subject.values.some((value) => holdsWhatIsGone(value, row.held) && !isItsWord(row, value.name))),
   )
   const row = rows[at]
-  if (row === undefined) return leakOr(await leakOf(clause, subject, played))
+  if (row === undefined) {
+    const leak = await leakOf(clause, subject, played)
+    return leak === undefined && rows.length < whole.rows.length ? { silent: MISLED } : leakOr(leak)
+  }
   if (at > 0) {
     const before = await leakOf(clause, subject, upTo(played, at))
     if (before !== undefined) return { leak: before }
@@ -68,6 +73,19 @@ export async function judged(clause: Clause, subject: Subject, played: Played): 
         },
       }
     : { silent: { says: 'It floods its owner with reports.', needs: 'Mend that first.' } }
+}
+
+const MISLED: Silence = { says: 'It reports what its type does not allow.', needs: 'Mend that first.' }
+
+/** How many rows there are up to one that reports what is off its type: what its owner holds and tells from there on is no measure. */
+function misledAt({ values }: Subject, { rows }: Played): number {
+  const at = rows.findIndex(({ heard }) =>
+    heard.some(({ value, payload }) => {
+      const of = values.find(({ name }) => name === value)
+      return of !== undefined && !accepts(of.type, payload)
+    }),
+  )
+  return at < 0 ? rows.length : at + 1
 }
 
 /** What comes before something is turned over is measured by fresh mounts as they are, and what comes after by those that are turned alike. */

@@ -10,7 +10,6 @@ import { listIn, listsOf, twoEntries } from './lists.js'
 export interface Own {
   readonly value: ValueClause
   readonly trail: Trail
-  readonly on: ControlRef
 }
 
 const found = new WeakMap<Subject, Promise<(readonly [Own, Own])[]>>()
@@ -37,13 +36,12 @@ async function lookForOwn(subject: Subject): Promise<(readonly [Own, Own])[]> {
     const [one, both] = [(await buttonsWith([entries[0]])).filter(isOwn), (await buttonsWith(entries)).filter(isOwn)]
     // As many again with the second entry: what takes out all of them, or the last, is there once.
     if (one.length === 0 || one.length > MOST_OWN || both.length !== 2 * one.length) continue
-    const ownAt = (on: ControlRef): Own => ({
+    const pressAt = (on: ControlRef): Own => ({
       value,
       trail: { given: { ...given, [value.name]: entries }, moves: [gesture({ do: 'press', on })] },
-      on,
     })
     for (const [at, on] of both.slice(0, one.length).entries())
-      pairs.push([ownAt(on), ownAt(both[one.length + at] as ControlRef)])
+      pairs.push([pressAt(on), pressAt(both[one.length + at] as ControlRef)])
   }
   return pairs
 }

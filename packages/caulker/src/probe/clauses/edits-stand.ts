@@ -26,7 +26,7 @@ export const editsStand = clause({
   async *trails(subject) {
     const fields = typedInto(subject)
     for (const { given, moves } of [...besideOthers(subject), ...addingWays(subject)]) yield { given, moves }
-    for (const [one, other] of await ownButtons(subject)) yield* [other.trail, one.trail]
+    for (const [one, other] of await ownButtons(subject)) yield* [one.trail, other.trail]
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))

@@ -9,6 +9,7 @@ import { listIn, listsOf, twoEntries } from './lists.js'
 /** A button that is there only for one entry of a list, on a mount with two of them. */
 export interface Own {
   readonly value: ValueClause
+  readonly entry: unknown
   readonly trail: Trail
 }
 
@@ -36,12 +37,13 @@ async function lookForOwn(subject: Subject): Promise<(readonly [Own, Own])[]> {
     const [one, both] = [(await buttonsWith([entries[0]])).filter(isOwn), (await buttonsWith(entries)).filter(isOwn)]
     // As many again with the second entry: what takes out all of them, or the last, is there once.
     if (one.length === 0 || one.length > MOST_OWN || both.length !== 2 * one.length) continue
-    const pressAt = (on: ControlRef): Own => ({
+    const pressAt = (on: ControlRef, entry: unknown): Own => ({
       value,
+      entry,
       trail: { given: { ...given, [value.name]: entries }, moves: [gesture({ do: 'press', on })] },
     })
     for (const [at, on] of both.slice(0, one.length).entries())
-      pairs.push([pressAt(on), pressAt(both[one.length + at] as ControlRef)])
+      pairs.push([pressAt(on, entries[0]), pressAt(both[one.length + at] as ControlRef, entries[1])])
   }
   return pairs
 }
@@ -71,12 +73,14 @@ export async function takenOutWith(subject: Subject, played: Played): Promise<Le
       expected: `one entry left in ${name}`,
       found: `${name} ${printed(left)}`,
     }
-  if (!equal(left, leftByOther)) return undefined
+  const [entry] = left
+  // Of two that come to the same, the one whose own entry is left is wrong.
+  if (!equal(left, leftByOther) || !equal(entry, own.entry)) return undefined
   return {
     row: 1,
     says: `the buttons of two entries of ${name} take out the same one`,
-    expected: 'each takes out its own entry',
-    found: `${name} ${printed(left)} after either`,
+    expected: `${name} without ${printed(entry)}`,
+    found: `${name} ${printed(left)}, as after the other button`,
     cause: 'the place of an entry is not what its button goes by',
   }
 }

@@ -1,10 +1,11 @@
-import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
+import { equal, printed, type ValueClause } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { isAlike } from './laws.js'
 import { listIn, listsOf, twoEntries } from './lists.js'
 
 /** What is added to a list that is not empty. */
@@ -98,7 +99,6 @@ function isExchange(before: Row, after: Row, name: string): boolean {
   return bringsNew(before, after, name) && old.every((entry) => !has(now, entry))
 }
 
-/** A file that is chosen anew is another object each time. */
 function has(list: readonly unknown[], entry: unknown): boolean {
-  return list.some((one) => equal(one, entry) || (isHost(one) && isHost(entry) && printed(one) === printed(entry)))
+  return list.some((one) => isAlike(one, entry))
 }

@@ -2,7 +2,7 @@ import { equal, printed, type ValueClause } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
-import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
 
@@ -42,7 +42,7 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
   const row = rows[2]
   if (!isDone(typed, 'type') || !isDone(end, 'leave')) return undefined
   const { on, text } = typed.gesture
-  if (row === undefined || trail.moves.length !== 2 || !isTextOrNumber(on)) return undefined
+  if (row === undefined || trail.moves.length !== 2 || !isPlainField(on)) return undefined
   const shown = (await shownIn(subject)).find((one) => equal(one.control, on) && one.text === text)
   if (shown === undefined || equal(row.read[shown.value.name], shown.is)) return undefined
   // What is rounded off is shown alike.
@@ -57,11 +57,7 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
 }
 
 function isTypedInText({ control, plainly, moves: [first] }: Way): boolean {
-  return isTextOrNumber(control) && plainly.size > 0 && isDone(first, 'type')
-}
-
-function isTextOrNumber({ kind }: ControlRef): boolean {
-  return kind === 'text field' || kind === 'number field'
+  return isPlainField(control) && plainly.size > 0 && isDone(first, 'type')
 }
 
 function textAt(subject: Subject, trail: Trail, on: ControlRef): Promise<string | undefined> {

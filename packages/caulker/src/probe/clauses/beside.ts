@@ -6,7 +6,7 @@ import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
 import { retyped } from './ways-at-bounds.js'
 
-/** A text in one field, where another field edits a member of the same object that may be left out. */
+/** A text that is taken as a member of an object, where there are other fields. */
 export function besideOthers(subject: Subject): Way[] {
   return subject.ways.filter(
     (way) =>
@@ -88,10 +88,10 @@ function areAlike(subject: Subject, one: string, other: string): boolean {
   )
 }
 
-/** Whether a place can be edited by a field of its own, and is left alone by that field's neighbour. */
+/** Whether a place has a field of its own that edits it. */
 async function editedBesides(subject: Subject, way: Way, place: string, before: Places): Promise<boolean> {
   for (const other of othersOf(subject, way)) {
-    const end = placesOf(subject, (await subject.play(other)).rows.at(-1) as Row)
+    const end = placesOf(subject, (await subject.play({ given: other.given, moves: other.moves })).rows.at(-1) as Row)
     if (!equal(end.get(place), before.get(place)) && String(end.get(place)) === other.text) return true
   }
   return false

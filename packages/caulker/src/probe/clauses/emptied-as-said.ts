@@ -64,7 +64,7 @@ async function memberLeak(subject: Subject, { trail, rows }: Played): Promise<Le
   )
   const last = rows[2]
   if (way === undefined || last === undefined || typed === undefined) return undefined
-  const came = placesOf(subject, (await subject.play(way)).rows.at(-1) as Row)
+  const came = placesOf(subject, (await subject.play({ given: way.given, moves: way.moves })).rows.at(-1) as Row)
   const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
   const place = [...came].find(([at, value]) => String(value) === way.text && !equal(value, before.get(at)))?.[0]
   if (place === undefined) return undefined

@@ -20,7 +20,7 @@ import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
 import { foundControls } from '../person/operate.js'
-import type { Subject } from '../subject/subject.js'
+import { isPlainField, type Subject } from '../subject/subject.js'
 
 /** Each way in that changes what is shown changes the value. */
 export const everyWayIn = clause({
@@ -39,7 +39,7 @@ export const everyWayIn = clause({
     for (const trails of TRIED) yield* trails(subject)
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
-    const fields = subject.controls.filter(({ kind }) => kind === 'text field' || kind === 'number field')
+    const fields = subject.controls.filter(isPlainField)
     if (fields.length !== 1) return
     for (const way of subject.ways)
       if (way.text !== undefined && way.text !== '') yield { given: way.given, moves: way.moves }

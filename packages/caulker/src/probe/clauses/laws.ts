@@ -174,7 +174,7 @@ export async function behavesLikeFresh(
 }
 
 /** A file that is chosen anew is another object each time. */
-function isAlike(one: unknown, other: unknown): boolean {
+export function isAlike(one: unknown, other: unknown): boolean {
   if (Array.isArray(one) && Array.isArray(other))
     return one.length === other.length && one.every((entry, at) => isAlike(entry, other[at]))
   return equal(one, other) || (isHost(one) && isHost(other) && printed(one) === printed(other))

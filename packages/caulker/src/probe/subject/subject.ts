@@ -106,6 +106,11 @@ export function oneAtEach(ways: readonly Way[]): Way[] {
 }
 
 /** Whether a text is written there, and not set with a slider. */
-export function isField({ kind }: ControlRef): boolean {
-  return kind === 'text field' || kind === 'number field' || kind === 'combo box'
+export function isField(control: ControlRef): boolean {
+  return isPlainField(control) || control.kind === 'combo box'
+}
+
+/** Whether it is a field without a list. */
+export function isPlainField({ kind }: ControlRef): boolean {
+  return kind === 'text field' || kind === 'number field'
 }

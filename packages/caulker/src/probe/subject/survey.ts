@@ -10,7 +10,7 @@ import type { Stage } from '../stage/stage.js'
 import { gesture, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import { choiceOf, namesAmong } from './among.js'
-import type { Subject, Way } from './subject.js'
+import { isPlainField, type Subject, type Way } from './subject.js'
 
 /**
  * Finds out what a person can do: each control is operated once, on fresh mounts with the least and with ordinary values, and with the
@@ -170,7 +170,7 @@ const MOST_OPENERS = 3
 
 /** What has come up is operated like everything else: a text is typed, and taken or dropped by a button beside it. */
 function* revealed(subject: Subject, opening: readonly Move[], fresh: readonly FoundControl[]): Iterable<Try> {
-  const fields = fresh.filter(({ ref }) => ref.kind === 'text field' || ref.kind === 'number field')
+  const fields = fresh.filter(({ ref }) => isPlainField(ref))
   const buttons = fresh.filter(({ ref }) => ref.kind === 'button')
   for (const { ref: field } of fields.slice(0, 2)) {
     const [text = 'oakum'] = textsFor(subject, field)
@@ -224,7 +224,7 @@ function triedAt(subject: Subject, control: FoundControl): Try[] {
 
 /** Where a text is taken by a button beside its field. */
 function* typedThenPressed(subject: Subject, controls: readonly FoundControl[]): Iterable<Try> {
-  const fields = controls.filter(({ ref }) => ref.kind === 'text field' || ref.kind === 'number field')
+  const fields = controls.filter(({ ref }) => isPlainField(ref))
   const buttons = controls.filter(({ ref }) => ref.kind === 'button')
   for (const { ref: field } of fields.slice(0, 3))
     for (const { ref: button } of buttons.slice(0, 4)) {

@@ -16,7 +16,7 @@ export const showsInitial = clause({
   promise: 'What its owner gives at the mount is taken and shown.',
   why: 'A field that starts empty or with its default overwrites what was saved as soon as the person goes on.',
   tried:
-    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told.',
+    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code.',
   unprovenWhen: 'No ordinary value of any name can be seen.',
   random: 'none',
   onTrial: 'mount',

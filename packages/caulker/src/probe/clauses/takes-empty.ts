@@ -14,7 +14,7 @@ export const takesEmpty = clause({
   promise: 'Its owner can clear it: told nothing, it looks as if it had been mounted with nothing.',
   why: 'A photo, a date or a choice that cannot be cleared from outside survives the reset of its screen and is sent with the next record.',
   tried:
-    'Each name is told an ordinary value and then what is empty for it, or that it is no longer given; then it is operated. Of a few choices, and of a count, none must not look like one.',
+    'Each name is told an ordinary value and then what is empty for it, or that it is no longer given; then it is operated. Of a few choices, and of a count, none must not look like one, and no word of code for nothing is shown.',
   unprovenWhen: 'No ordinary value of such a name can be made, or none of them can be seen.',
   random: 'tells',
   onTrial: 'tell',

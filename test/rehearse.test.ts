@@ -1,7 +1,9 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import {
+  call,
   CaulkerError,
+  clear,
   contract,
   discard,
   draft,
@@ -45,7 +47,41 @@ const loading = await rehearsed('bilge/rehearsed/loading.screen.js')
 const sending = await rehearsed('bilge/rehearsed/sending.screen.js')
 const ways = await rehearsed('bilge/rehearsed/ways.journey.js')
 
+const berthOffice = source('berth-office', {
+  note: { effect: 'updates', takes: Type.Object({ vessel: Type.String() }) },
+  enter: { effect: 'reads', takes: Type.Object({ vessel: Type.String() }) },
+})
+
+/** A field and a button, or the field alone, with what is done where one of them speaks. */
+function noted(steps: (cells: any, sources: any) => unknown[], on: 'press' | 'input' = 'press'): never {
+  return screen('noted', {
+    cells: { vessel: { type: Type.String(), initial: '' } },
+    sources: { office: berthOffice },
+    fittings: { vessel: nativeText, send: nativeButton, problem: nativeOutput },
+    actions: ({ cells, sources }: any) => ({ done: steps(cells, sources) }),
+    bind: ({ cells, actions }: any) => ({
+      vessel:
+        on === 'press' ? { value: twoWay(cells.vessel) } : { value: oneWay(cells.vessel), on: { input: actions.done } },
+      send: { text: 'Send', on: on === 'press' ? { press: actions.done } : {} },
+      problem: { text: oneWay(states.problem()) },
+    }),
+  } as never) as never
+}
+
 const LEAKS: [what: string, wiring: never, invariant: string][] = [
+  [
+    'a field is emptied as it is sent, and the call fails',
+    noted((cells, sources) => [call(sources.office.note, { vessel: cells.vessel }), clear(cells.vessel)]),
+    'failure-keeps-typed',
+  ],
+  [
+    'an edit sends what stood before it',
+    noted(
+      (cells, sources) => [call(sources.office.note, { vessel: cells.vessel }), set(cells.vessel, payload())],
+      'input',
+    ),
+    'sent-is-shown',
+  ],
   ['an older text is sent by Enter', sending['enterTooSoon'], 'sent-is-shown'],
   ['two bookings by two presses', sending['twoBookings'], 'sent-once'],
   ['typed text is gone after a failure', sending['failureForgets'], 'failure-keeps-typed'],
@@ -225,6 +261,17 @@ describe('an exploration', () => {
       expect(explored.leaks.map(({ says }) => says)).to.eql([])
       expect(explored.ended).to.equal('all-seen')
     })
+
+  it('says nothing of what is emptied because it was taken, or emptied and then sent', () => {
+    const taken = noted((cells, sources) => [
+      call(sources.office.enter, { vessel: cells.vessel }, { then: [clear(cells.vessel)] }),
+    ])
+    const emptied = noted((cells, sources) => [
+      clear(cells.vessel),
+      call(sources.office.note, { vessel: cells.vessel }),
+    ])
+    for (const one of [taken, emptied]) expect(explore(one).leaks.map(({ says }) => says)).to.eql([])
+  })
 
   for (const wiring of soundWirings)
     it(`says nothing of a sound one, whatever is done with it: ${wiring.name}`, () => {

@@ -7,12 +7,14 @@ import {
   accepts,
   announce,
   call,
+  CaulkerError,
   clear,
   check,
   contract,
   contractFromJson,
   contractToJson,
   designOf,
+  explore,
   extend,
   go,
   handlers,
@@ -22,6 +24,9 @@ import {
   journey,
   oneWay,
   payload,
+  reckon,
+  rehearsal,
+  report,
   reset,
   rowsOf,
   run,
@@ -30,6 +35,7 @@ import {
   set,
   shownWhile,
   source,
+  submit,
   topic,
   twoWay,
   Type,
@@ -467,9 +473,64 @@ describe('what screens say and rules read', () => {
     )
   })
 
+  const loose = (more: object) =>
+    screen('loft', {
+      cells: { a: { type: Type.String(), initial: '' } },
+      fittings: {},
+      bind: () => ({}),
+      ...more,
+    } as never)
+  const MALFORMED: [() => unknown, RegExp][] = [
+    [() => set('bales' as never, 1 as never), /set takes a cell, such as cells\.bales, and is given "bales"/],
+    [() => clear(undefined as never), /clear takes a cell, such as cells\.bales, and is given nothing/],
+    [() => twoWay('bales' as never), /twoWay takes a cell/],
+    [() => oneWay(3 as never), /oneWay takes a cell or a reckoned cell, such as cells\.bales, and is given 3/],
+    [() => run('field' as never, 'focus' as never), /run takes a fitting, such as fittings\.field/],
+    [() => call('office.book' as never), /call takes an operation of a source, such as sources\.office\.book/],
+    [() => announce('freed' as never), /announce takes a topic, such as topics\.freed/],
+    [() => report('sent' as never), /report takes an event of the contract, such as face\.events\.sent/],
+    [() => go(undefined as never), /go takes the name of a screen, such as 'review', and is given nothing/],
+    [() => reckon('bales' as never, () => 1), /reckon takes a list of cells and a function/],
+    [() => topic(undefined as never), /topic takes a name/],
+    [() => topic('freed', { payload: 'text' } as never), /topic 'freed': payload must be a data type/],
+    [() => source('office', undefined as never), /source 'office': must be an object of operations/],
+    [() => source('office', { a: { effect: 'reads', gives: 'text' } } as never), /a\.gives must be a data type/],
+    [() => loose({ cells: { a: { type: 'string', initial: '' } } }), /cells\.a\.type must be a data type/],
+    [
+      () => loose({ cells: { a: { type: {}, initial: 1, amends: () => 1 } } }),
+      /no clause 'amends'; did you mean 'amend'/,
+    ],
+    [() => loose({ cells: { a: { type: {}, initial: 1, amend: 'trim' } } }), /cells\.a\.amend must be a function/],
+    [() => loose({ reckoned: () => ({ a: () => 1 }) }), /reckoned\.a must be made with reckon/],
+    [() => loose({ shown: () => ({ a: true }) }), /shown\.a must be made with shownWhile/],
+    [() => loose({ actions: () => ({ a: reset() }) }), /actions\.a must be a list of steps/],
+    [
+      () => loose({ bind: () => ({ a: { on: { press: submit() } } }) }),
+      /bind\.a\.on\['press'\] must be a list of steps/,
+    ],
+    [() => loose({ bind: () => ({ a: 'text' }) }), /bind\.a must be an object/],
+    [() => loose({ keeps: 'a' }), /keeps must be a list of names/],
+    [() => loose({ reset: { to: 'initial', leave: [] } }), /reset has no clause 'leave'; did you mean 'leaves'/],
+    [
+      () => loose({ submit: { sends: ['a'], to: 'o.b', need: [] } }),
+      /submit has no clause 'need'; did you mean 'needs'/,
+    ],
+    [
+      () => journey('trip', { screens: { a: loose({}) }, start: 'a', leaving: 'ask' } as never),
+      /leaving must be 'keep'/,
+    ],
+    [() => explore(loose({}), { edit: 2 } as never), /the part 'edit' does not exist; did you mean 'edits'/],
+    [() => explore(loose({}), { edits: -1 }), /edits must be a whole number, 0 or more/],
+    [() => rehearsal(loose({}), { initial: { b: 1 } }), /screen 'loft' has no cell 'b'/],
+    [() => check(loose({}) as never), /check takes a design, such as designOf/],
+  ]
+  for (const [make, says] of MALFORMED)
+    it(`refuse in one line: ${says.source.replace(/\\/g, '')}`, () =>
+      expect(make).to.throw(CaulkerError).with.property('message').match(says))
+
   it('say in one line what is malformed', () => {
-    expect(() => wired({ submit: {} }, bound)).to.throw(/screen 'berth': submit must say what it sends/)
-    expect(() => wired({ reset: { to: 'x' } }, bound)).to.throw(/reset must say to what/)
+    expect(() => wired({ submit: {} }, bound)).to.throw(/screen 'berth': submit\.sends must be a list of names/)
+    expect(() => wired({ reset: { to: 'x' } }, bound)).to.throw(/reset\.to must be 'initial'/)
     expect(() => wired({ sources: { office: {} } }, bound)).to.throw(/sources\.office is no source/)
     expect(() => wired({ sbumit: {} }, bound)).to.throw(/the part 'sbumit' does not exist; did you mean 'submit'/)
     expect(() => source('a', { b: { effect: 'writes' } } as never)).to.throw(/b\.effect must be 'reads'/)

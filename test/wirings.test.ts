@@ -17,6 +17,7 @@ import {
   reckon,
   refresh,
   reset,
+  rowsOf,
   run,
   save,
   screen,
@@ -337,6 +338,100 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
     'idle-clause',
     () => [loft({ actions: ({ cells }: any) => ({ wipe: [clear(cells.text)] }) })],
   ],
+  [
+    'two fields on one cell, while the other cell is sent',
+    'unset-cell',
+    () => [
+      loose('stay', {
+        cells: { from: text, until: text },
+        sources: {
+          pier: source('pier', {
+            stay: { effect: 'creates', takes: Type.Object({ from: Type.String(), until: Type.String() }) },
+          }),
+        },
+        fittings: { first: field, last: field, go: button },
+        bind: ({ cells }: any) => ({
+          first: { text: twoWay(cells.from) },
+          last: { text: twoWay(cells.from) },
+          go: { on: { press: [submit()] } },
+        }),
+        submit: { sends: ['from', 'until'], to: 'pier.stay' },
+      }),
+    ],
+  ],
+  [
+    'what is needed and has no field',
+    'never-open',
+    () => [
+      loft({
+        cells: { text, id: text },
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }),
+        submit: { sends: ['text'], needs: ['id'], to: 'office.note' },
+      }),
+    ],
+  ],
+  [
+    'a way on by the sentence that says why not',
+    'never-open',
+    () => {
+      const one = loft({
+        reckoned: ({ cells }: any) => ({ why: reckon([cells.text], (one: any) => (one === '' ? 'Name it' : '')) }),
+        actions: ({ reckoned }: any) => ({ on: [go('two', { when: reckoned.why })] }),
+        bind: ({ cells, actions }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: actions.on } } }),
+      })
+      return [trip({ one, two: loft({}, 'two') })]
+    },
+  ],
+  [
+    'a field that is emptied as it is sent',
+    'failure-clears',
+    () => [
+      loft({
+        actions: ({ cells, sources }: any) => ({
+          keep: [call(sources.office.note, { text: cells.text }), set(cells.text, '')],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.keep } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a number that is set and reset in one breath',
+    'two-writers',
+    () => [
+      loft({
+        cells: { text, id: text },
+        fittings: { field, go: button, board },
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: [submit()] } },
+          board: { line: oneWay(cells.id) },
+        }),
+        submit: {
+          sends: ['text'],
+          to: 'office.order',
+          then: ({ cells }: any) => [set(cells.id, payload('/id')), reset()],
+        },
+        reset: { to: 'initial' },
+      }),
+    ],
+  ],
+  [
+    'a cell of the journey that one of two screens does not share',
+    'copied-cell',
+    () => {
+      const one = loft({
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [go('two')] } } }),
+      })
+      const two = loft(
+        { fittings: { board }, bind: ({ cells }: any) => ({ board: { line: oneWay(cells.text) } }) },
+        'two',
+      )
+      return [trip({ one, two }, { cells: { text }, shares: ({ cells }: any) => ({ one: { text: cells.text } }) })]
+    },
+  ],
 ]
 
 const unusual: [what: string, made: () => any[]][] = [
@@ -588,6 +683,60 @@ const unusual: [what: string, made: () => any[]][] = [
         bind: ({ cells }: any) => ({ slate: { text: twoWay(cells.text) }, go: {} }),
       }),
     ],
+  ],
+  [
+    'an entry that is taken off the list before the loft answers',
+    () => [
+      loose('racks', {
+        cells: { ropes: { type: Type.Array(rope), initial: [] } },
+        sources: {
+          rack: source('rack', {
+            ropes: { effect: 'reads', gives: Type.Array(rope) },
+            drop: { effect: 'removes', key: 'id', takes: Type.Object({ id: Type.String() }) },
+          }),
+        },
+        fittings: { go: button },
+        rows: ({ cells }: any) => ({ go: rowsOf(cells.ropes, 'id' as never) }),
+        loads: ({ sources }: any) => ({ ropes: load(sources.rack.ropes) }),
+        reckoned: ({ cells }: any) => ({ less: reckon([cells.ropes], (all: any) => all.slice(1)) }),
+        actions: ({ cells, sources, reckoned, row }: any) => ({
+          drop: [call(sources.rack.drop, { id: row.go.id }), set(cells.ropes, reckoned.less)],
+        }),
+        bind: ({ actions }: any) => ({ go: { on: { press: actions.drop } } }),
+      }),
+    ],
+  ],
+  [
+    'an oath that has to be there and is not sent',
+    () => {
+      const oath = contract('yard-oath', {
+        summary: 'An oath',
+        values: { sworn: { type: Type.Boolean(), default: false } },
+      })
+      return [
+        loft({
+          cells: { text, sworn: flag },
+          fittings: { field, oath, go: button },
+          bind: ({ cells }: any) => ({
+            field: { text: twoWay(cells.text) },
+            oath: { sworn: twoWay(cells.sworn) },
+            go: { on: { press: [submit()] } },
+          }),
+          submit: { sends: ['text'], needs: ['sworn'], to: 'office.note' },
+        }),
+      ]
+    },
+  ],
+  [
+    'a last screen that wipes what was sent before it',
+    () => {
+      const one = loft({
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [go('two')] } } }),
+      })
+      const two = loft({ enters: ({ cells }: any) => [clear(cells.text)] }, 'two')
+      const shares = ({ cells }: any) => ({ one: { text: cells.text }, two: { text: cells.text } })
+      return [trip({ one, two }, { cells: { text }, shares })]
+    },
   ],
 ]
 

@@ -18,11 +18,12 @@ const chainSpan = contract('chain-span', {
   properties: { shut: { type: Type.Boolean(), default: false } },
   values: { from: mark, to: mark },
   commands: { slack: { summary: 'Pays all of it out' } },
+  events: { slipped: { summary: 'It ran out by itself' } },
   readings: { out: { type: Type.Number(), from: ['from', 'to'], summary: 'How much of it is out' } },
   locks: { disabled: 'shut' },
 })
 
-// The lock reaches the first field alone, nothing pays the chain out, and nothing says how much of it is.
+// The lock reaches the first field alone, nothing pays the chain out, nothing says how much of it is, and nobody hears it slip.
 export const chainSpanInside = interior(chainSpan, {
   fittings: { from: nativeNumber, to: nativeNumber },
   bind: ({ face }) => ({

@@ -1,3 +1,4 @@
+import { CaulkerError } from '../words/index.js'
 import { isContract, placeOf, waiverOf, type AnyContract, type Waivers } from '../contract/index.js'
 import { isHandlerTable, isInterior, isJourney, isScreen, isTopic } from '../wiring/index.js'
 import { designView, type Design } from './reading/design-view.js'
@@ -31,6 +32,8 @@ export function designOf(exported: Readonly<Record<string, unknown>> | readonly 
 /**
  * Reads a design at rest, and says what leaks: nothing is run and nothing is mounted.
  *
+ * Throws a {@link CaulkerError} `bad-argument` for what is no design.
+ *
  * @example
  * ```ts
  * import { check, contract, screen, Type } from 'caulker'
@@ -40,6 +43,11 @@ export function designOf(exported: Readonly<Record<string, unknown>> | readonly 
  * ```
  */
 export function check(design: Design, rules: readonly Rule[] = allRules): Finding[] {
+  if (!Array.isArray((design as Partial<Design> | undefined)?.contracts) || !Array.isArray(design.screens))
+    throw new CaulkerError(
+      'bad-argument',
+      'check takes a design, such as designOf([order, winch]) of what screen(…) and contract(…) returned',
+    )
   return createChecker(rules)(design)
 }
 

@@ -32,7 +32,21 @@ export type {
   ValueDraft,
 } from './clauses.js'
 export type { OneOrMore } from './data/lists.js'
-export { SECTIONS, WHOLE, type After, type Amend, type Refuse, type Section, type Table } from './table/index.js'
+export {
+  isObject,
+  kinds,
+  misfitIn,
+  misfitOf,
+  SECTIONS,
+  WHOLE,
+  type After,
+  type Amend,
+  type Refuse,
+  type Kind,
+  type Kinds,
+  type Section,
+  type Table,
+} from './table/index.js'
 export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './data/place.js'
 export { extend, type Extension } from './extend.js'
 export { waiverOf, waiversOf, type Waiver, type Waivers } from './data/waivers.js'

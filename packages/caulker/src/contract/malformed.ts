@@ -1,9 +1,17 @@
 import { CaulkerError, hint } from '../words/index.js'
 import type { TSchema } from './data/types.js'
-import { isObject, isScalar, SECTIONS, WHOLE, type Kind, type NameSection } from './table/index.js'
+import {
+  isObject,
+  isScalar,
+  misfitOf,
+  SECTIONS,
+  WHOLE,
+  type Kind,
+  type Kinds,
+  type NameSection,
+} from './table/index.js'
 
 type Draft = Record<string, unknown>
-type Kinds = Readonly<Record<string, Kind<any>>>
 type Path = readonly string[]
 
 const kindsOf = (table: Readonly<Record<string, { kind: Kind<any> }>>): Kinds =>
@@ -58,15 +66,8 @@ function clauses(tag: string, draft: Draft, section: string, kinds: Kinds): void
 }
 
 function members(tag: string, at: Path, clause: Draft, kinds: Kinds): void {
-  for (const [key, value] of Object.entries(clause)) {
-    const kind = Object.hasOwn(kinds, key) ? kinds[key] : undefined
-    if (kind === undefined)
-      fail(tag, [...at, key], `has no clause '${key}'${hint(key, Object.keys(kinds))}`, at.join('.'))
-    if (value === undefined) continue
-    const wrong = kind.wrong(value)
-    if (wrong !== undefined) fail(tag, [...at, key], wrong)
-    if (kind.parts !== undefined && isObject(value)) members(tag, [...at, key], value, kind.parts)
-  }
+  const misfit = misfitOf(at, clause, kinds)
+  if (misfit !== undefined) fail(tag, misfit.at, misfit.wrong, misfit.what)
 }
 
 function standOnce(tag: string, draft: Draft): void {

@@ -1,9 +1,9 @@
-import { CaulkerError, hint } from '../words/index.js'
-import { isContract, listed, mapValues, type TSchema, type Waivers } from '../contract/index.js'
+import { CaulkerError } from '../words/index.js'
+import { listed, mapValues, type TSchema, type Waivers } from '../contract/index.js'
 import type { Action, AnyScreen, Binding, CellClause, CellDraft, ResetClause, SubmitClause } from './screen-model.js'
-import { isSource, type AnySource } from './source.js'
-import type { Step, Steps } from './steps.js'
-import { isTopic } from './topic.js'
+import { boundBy, listedSteps, madeBy, refuseMalformed } from './malformed.js'
+import type { AnySource } from './source.js'
+import type { Steps } from './steps.js'
 import type { Reckoned, Rows } from './tokens.js'
 
 type Section = (its: Record<string, unknown>) => Record<string, unknown>
@@ -53,8 +53,8 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
   refuseMalformed(who, draft, face !== undefined)
   const sections = face?.its ?? {}
   const cells = { ...sections, cells: named('cell', draft.cells ?? {}) }
-  const reckoned = withNames(draft.reckoned?.(cells) ?? {})
-  const rows = (draft.rows?.(cells) ?? {}) as Record<string, Rows<unknown>>
+  const reckoned = withNames(madeBy(who, 'reckoned', draft.reckoned?.(cells)))
+  const rows = madeBy(who, 'rows', draft.rows?.(cells)) as Record<string, Rows<unknown>>
   const sources = { sources: namedSources(draft.sources ?? {}) }
   const its = {
     ...cells,
@@ -64,15 +64,23 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     topics: named('topic', draft.topics ?? {}, (key) => ({ kind: 'topic', name: key })),
   }
   const row = namedRows(rows)
-  const written = draft.actions?.({ ...its, row }) ?? {}
-  const bound = draft.bind({
-    ...cells,
-    reckoned: its.reckoned,
-    actions: named('action', written, (key) => written[key]),
-    row,
-  }) as Record<string, Record<string, unknown>>
-  const stepsOf = (steps: StepsDraft | undefined): Steps => (typeof steps === 'function' ? steps(its) : (steps ?? []))
-  const actionsOf = (section: Section | undefined) => mapValues(section?.(its), (steps) => actionOf(steps, written))
+  const written = mapValues(draft.actions?.({ ...its, row }) ?? {}, (steps, key) =>
+    listedSteps(who, `actions.${key}`, steps),
+  ) as Record<string, Steps>
+  const bound = boundBy(
+    who,
+    draft.bind({
+      ...cells,
+      reckoned: its.reckoned,
+      actions: named('action', written, (key) => written[key]),
+      row,
+    }),
+  )
+  const stepsOf = (at: string, steps: StepsDraft | undefined): Steps =>
+    listedSteps(who, at, typeof steps === 'function' ? steps(its) : (steps ?? []))
+  const actionIn = (at: string, steps: unknown): Action => actionOf(who, at, steps, written)
+  const actionsOf = (part: string, section: Section | undefined) =>
+    mapValues(section?.(its), (steps, key) => actionIn(`${part}.${key}`, steps))
   return {
     kind: 'screen',
     name,
@@ -82,22 +90,24 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     topics: { ...draft.topics } as never,
     reckoned,
     rows: { ...rows },
-    shown: { ...draft.shown?.(its) } as never,
-    loads: { ...draft.loads?.({ ...cells, ...sources }) } as never,
-    actions: mapValues(written, (steps, key) => ({ name: key, steps: steps as Steps })),
+    shown: { ...madeBy(who, 'shown', draft.shown?.(its)) } as never,
+    loads: { ...madeBy(who, 'loads', draft.loads?.({ ...cells, ...sources })) } as never,
+    actions: mapValues(written, (steps, key) => ({ name: key, steps })),
     bindings: mapValues(bound, bindingsOf),
-    on: mapValues(bound, (entries) =>
-      mapValues(entries['on'] as object | undefined, (steps) => actionOf(steps, written)),
+    on: mapValues(bound, (entries, fitting) =>
+      mapValues(entries['on'] as object | undefined, (steps, event) =>
+        actionIn(`bind.${fitting}.on['${event}']`, steps),
+      ),
     ),
-    enters: { name: '', steps: stepsOf(draft.enters) },
-    hears: actionsOf(draft.hears),
+    enters: { name: '', steps: stepsOf('enters', draft.enters) },
+    hears: actionsOf('hears', draft.hears),
     submit: draft.submit && submitClause(draft.submit, stepsOf),
     reset: draft.reset && { to: draft.reset.to, cells: draft.reset.cells, leaves: draft.reset.leaves ?? [] },
     keeps: [...(draft.keeps ?? [])],
     waives: { ...draft.waives },
     always: sentencesOf(who, 'always', draft.always?.(its)),
     never: sentencesOf(who, 'never', draft.never?.(its)),
-    commands: actionsOf(draft.commands),
+    commands: actionsOf('commands', draft.commands),
     readings: { ...draft.readings?.(its) } as never,
     answers: { ...draft.answers?.(its) } as never,
   }
@@ -121,7 +131,7 @@ export function sentencesOf(
 
 function submitClause(
   { sends, leaves = [], needs = [], heldBy, to, then, fails }: NonNullable<AnyDraft['submit']>,
-  stepsOf: (steps: StepsDraft | undefined) => Steps,
+  stepsOf: (at: string, steps: StepsDraft | undefined) => Steps,
 ): SubmitClause {
   return {
     sends: Array.isArray(sends) ? Object.fromEntries(sends.map((one: string) => [one, one])) : { ...(sends as object) },
@@ -131,8 +141,8 @@ function submitClause(
       : { ...needs },
     heldBy: { ...heldBy },
     to,
-    then: stepsOf(then),
-    fails: stepsOf(fails),
+    then: stepsOf('submit.then', then),
+    fails: stepsOf('submit.fails', fails),
   }
 }
 
@@ -214,61 +224,10 @@ function isBinding(value: unknown): value is Exclude<Binding, { kind: 'constant'
   return (kind === 'one-way' || kind === 'two-way' || kind === 'draft') && 'source' in (value as object)
 }
 
-function actionOf(steps: unknown, written: object): Action {
-  if (Array.isArray(steps)) {
-    const name = Object.entries(written).find(([, one]) => one === steps)?.[0]
-    return { name: name ?? '', steps: steps as Step[] }
-  }
-  return { name: String((steps as { name?: unknown } | null)?.name ?? steps), steps: [] }
-}
-
-const FUNCTIONS = [
-  'reckoned',
-  'rows',
-  'shown',
-  'loads',
-  'actions',
-  'hears',
-  'commands',
-  'readings',
-  'answers',
-  'always',
-  'never',
-  'bind',
-]
-const SCREEN = ['cells', 'fittings', 'sources', 'topics', 'enters', 'submit', 'reset', 'keeps', 'waives']
-
-function refuseMalformed(who: string, draft: unknown, isInterior: boolean): void {
-  const fail = (wrong: string): never => {
-    throw new CaulkerError('malformed-screen', `${who}: ${wrong}`)
-  }
-  const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null
-  if (!isObject(draft)) return fail('must be an object with cells, fittings and bind')
-  const inside = ['commands', 'readings', 'answers']
-  const sections = [...SCREEN, ...FUNCTIONS.filter((part) => isInterior || !inside.includes(part))]
-  for (const section of Object.keys(draft))
-    if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
-  const every = (part: string, is: (one: unknown) => boolean, wrong: (name: string) => string, isOptional = true) => {
-    const section = draft[part]
-    if (section === undefined && isOptional) return
-    if (!isObject(section)) return fail(`${part} must be an object; {} for none`)
-    for (const [name, one] of Object.entries(section)) if (!is(one)) fail(`${part}.${name} ${wrong(name)}`)
-  }
-  every(
-    'cells',
-    (one) => isObject(one) && 'type' in one,
-    () => "has no type; write { type: Type.String(), initial: '' }",
-    isInterior,
-  )
-  every('fittings', isContract, () => 'is no contract; give what contract(…) returned', false)
-  every('sources', isSource, () => 'is no source; give what source(…) returned')
-  every('topics', isTopic, () => 'is no topic; give what topic(…) returned')
-  for (const part of FUNCTIONS)
-    if (typeof draft[part] !== 'function' && (part === 'bind' || draft[part] !== undefined))
-      fail(`${part} must be a function of { cells, … }`)
-  const { submit, reset } = draft
-  if (submit !== undefined && (!isObject(submit) || !isObject(submit['sends']) || typeof submit['to'] !== 'string'))
-    fail("submit must say what it sends and to which operation, such as { sends: ['bales'], to: 'office.book' }")
-  if (reset !== undefined && (!isObject(reset) || !['initial', 'default', 'saved'].includes(reset['to'] as string)))
-    fail("reset must say to what, such as { to: 'initial' }, { to: 'default' } or { to: 'saved' }")
+/** Steps written in place, or an action by its name. */
+function actionOf(who: string, at: string, steps: unknown, written: Readonly<Record<string, Steps>>): Action {
+  const isNamed = typeof steps === 'string' || (steps as { kind?: unknown } | null)?.kind === 'action'
+  if (isNamed) return { name: typeof steps === 'string' ? steps : (steps as Action).name, steps: [] }
+  const name = Object.entries(written).find(([, one]) => one === steps)?.[0]
+  return { name: name ?? '', steps: listedSteps(who, at, steps) }
 }

@@ -1,9 +1,11 @@
-import { CaulkerError, hint } from '../words/index.js'
-import { mapValues, rememberPlace, type SchemaMap, type Static, type Waivers } from '../contract/index.js'
+import { kinds, mapValues, rememberPlace, type SchemaMap, type Static, type Waivers } from '../contract/index.js'
+import { asked } from './asked.js'
 import { cellClause, named, sentencesOf } from './compose.js'
+import { cells, section } from './malformed.js'
+import { refuseOther } from './refuse.js'
 import { isScreen } from './screen.js'
 import type { AnyScreen, CellClause, CellDraft, Screen } from './screen-model.js'
-import type { Cell, Reckoned } from './tokens.js'
+import type { AnyCell, Cell, Reckoned } from './tokens.js'
 import type { CellsOf, Wrong } from './types.js'
 
 /** Several screens that share cells, with ways between them. */
@@ -84,8 +86,8 @@ export function journey<S extends SchemaMap, const U extends Record<string, AnyS
   name: string,
   draft: JourneyDraft<S, U>,
 ): Journey<U> {
-  refuseMalformed(name, draft)
-  const cells = { cells: named('cell', draft.cells ?? {}) }
+  refuseOther('malformed-journey', `journey '${String(name)}'`, draft, JOURNEY)
+  const its = { cells: named('cell', draft.cells ?? {}) }
   const made: Journey<U> = {
     kind: 'journey',
     name,
@@ -93,12 +95,12 @@ export function journey<S extends SchemaMap, const U extends Record<string, AnyS
     screens: { ...draft.screens },
     start: draft.start,
     ends: [...(draft.ends ?? [])],
-    shares: mapValues(draft.shares?.(cells as never), (of) =>
-      mapValues(of as object, (cell) => (cell as { name: string }).name),
+    shares: mapValues(draft.shares?.(its as never), (of) =>
+      mapValues(of as object, (cell) => asked('shares', 'cell', cell as AnyCell).name),
     ),
     leaving: draft.leaving ?? 'keep',
-    always: sentencesOf(`journey '${name}'`, 'always', draft.always?.(cells as never)),
-    never: sentencesOf(`journey '${name}'`, 'never', draft.never?.(cells as never)),
+    always: sentencesOf(`journey '${name}'`, 'always', draft.always?.(its as never)),
+    never: sentencesOf(`journey '${name}'`, 'never', draft.never?.(its as never)),
     waives: { ...draft.waives },
   }
   rememberPlace(made, journey)
@@ -110,21 +112,22 @@ export function isJourney(value: unknown): value is Journey {
   return typeof value === 'object' && value !== null && (value as Journey).kind === 'journey' && 'screens' in value
 }
 
-function refuseMalformed(name: unknown, draft: unknown): void {
-  const fail = (wrong: string): never => {
-    throw new CaulkerError('malformed-journey', `journey '${String(name)}': ${wrong}`)
-  }
-  if (typeof draft !== 'object' || draft === null) return fail('must be an object with screens and start')
-  const parts = draft as Record<string, unknown>
-  const sections = ['cells', 'screens', 'start', 'ends', 'shares', 'leaving', 'always', 'never', 'waives']
-  for (const section of Object.keys(parts))
-    if (!sections.includes(section)) fail(`the part '${section}' does not exist${hint(section, sections)}`)
-  const screens = parts['screens']
-  if (typeof screens !== 'object' || screens === null)
-    return fail('screens must be an object with a screen for each name')
-  for (const [one, made] of Object.entries(screens))
-    if (!isScreen(made)) fail(`screens.${one} is no screen; give what screen(…) returned`)
-  if (typeof parts['start'] !== 'string') fail('start must name the screen that comes first')
-  for (const part of ['shares', 'always', 'never'])
-    if (parts[part] !== undefined && typeof parts[part] !== 'function') fail(`${part} must be a function of { cells }`)
-}
+const { anything, choice, eachOf, made, names, partsOf } = kinds
+const JOURNEY = partsOf(
+  {
+    cells,
+    screens: eachOf(
+      made(isScreen, 'is no screen; give what screen(…) returned'),
+      'must be an object with a screen for each name',
+    ),
+    start: made((value) => typeof value === 'string', 'must name the screen that comes first'),
+    ends: names,
+    shares: section,
+    leaving: choice('keep', 'discard', 'stay'),
+    always: section,
+    never: section,
+    waives: anything,
+  },
+  'must be an object with screens and start',
+  ['screens', 'start'],
+)

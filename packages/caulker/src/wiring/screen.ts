@@ -1,5 +1,6 @@
 import { CaulkerError } from '../words/index.js'
 import { rememberPlace, type SchemaMap, type Static, type Waivers } from '../contract/index.js'
+import { asked } from './asked.js'
 import { compose } from './compose.js'
 import type { AnyScreen, CellDraft, Load, Screen } from './screen-model.js'
 import type { Source } from './source.js'
@@ -155,7 +156,7 @@ export function load<Takes, Gives>(
   operation: OperationRef<Takes, Gives>,
   ...given: undefined extends Takes ? [] : [Takes]
 ): Load<Gives> {
-  return { kind: 'load', operation, given: given[0] }
+  return { kind: 'load', operation: asked('load', 'operation', operation), given: given[0] }
 }
 
 /** Whether something is a screen, by its own mark. */

@@ -1,8 +1,16 @@
-import { CaulkerError, hint } from '../words/index.js'
-import { mapValues, rememberPlace, type Static, type TSchema } from '../contract/index.js'
+import { kinds, mapValues, rememberPlace, type Static, type TSchema } from '../contract/index.js'
+import { refuseOther } from './refuse.js'
 import type { OperationRef } from './steps.js'
 
 const EFFECTS = ['reads', 'creates', 'updates', 'removes'] as const
+
+const { choice, dataType, eachOf, partsOf, text } = kinds
+const OPERATION = partsOf(
+  { effect: choice(...EFFECTS), takes: dataType, gives: dataType, key: text, summary: text },
+  "must be an object, such as { effect: 'reads' }",
+  ['effect'],
+)
+const SOURCE = eachOf(OPERATION, "must be an object of operations, such as { berths: { effect: 'reads' } }")
 
 /** What one operation of a source takes, gives and does there. */
 export interface OperationDraft {
@@ -76,18 +84,7 @@ export function source<O extends OperationMap>(
   name: string,
   operations: O & { [K in keyof O]: OperationDraft },
 ): Source<O> {
-  const fail = (wrong: string): never => {
-    throw new CaulkerError('malformed-source', `source '${name}': ${wrong}`)
-  }
-  const parts = ['effect', 'takes', 'gives', 'key', 'summary']
-  for (const [operation, clause] of Object.entries(operations as OperationMap)) {
-    if (typeof clause !== 'object' || clause === null)
-      fail(`${operation} must be an object, such as { effect: 'reads' }`)
-    for (const part of Object.keys(clause))
-      if (!parts.includes(part)) fail(`${operation} has no clause '${part}'${hint(part, parts)}`)
-    if (!EFFECTS.includes(clause.effect))
-      fail(`${operation}.effect must be ${EFFECTS.map((effect) => `'${effect}'`).join(' or ')}`)
-  }
+  refuseOther('malformed-source', `source '${name}'`, operations, SOURCE)
   const made: AnySource = {
     kind: 'source',
     name,

@@ -1,4 +1,5 @@
 import type { CommandMap, Static, TSchema } from '../contract/index.js'
+import { asked, refused } from './asked.js'
 import type { AnyCell, Cell, FittingRef, Followed, Into } from './tokens.js'
 
 /** Stands for what the event or the answer carried, inside the steps that follow from it; `at` is a JSON Pointer into it (RFC 6901). */
@@ -139,7 +140,7 @@ export function set<T, const At extends string>(
   cell: Cell<T>,
   value: NoInfer<T> | Payload<At> | Followed<NoInfer<T>>,
 ): StepOf<Carrying<At, T>> {
-  return { step: 'set', cell, value }
+  return { step: 'set', cell: asked('set', 'cell', cell), value }
 }
 
 /**
@@ -159,7 +160,7 @@ export function set<T, const At extends string>(
  * ```
  */
 export function clear(cell: AnyCell): Step {
-  return { step: 'clear', cell }
+  return { step: 'clear', cell: asked('clear', 'cell', cell) }
 }
 
 /**
@@ -183,7 +184,7 @@ export function run<C extends CommandMap, K extends Extract<keyof C, string>>(
   command: K,
   ...args: C[K] extends { takes: infer T extends TSchema } ? [Static<T> | Payload | Followed<Static<T>>] : []
 ): StepOf<unknown> {
-  return { step: 'run', fitting, command, args }
+  return { step: 'run', fitting: asked('run', 'fitting', fitting), command, args }
 }
 
 /**
@@ -216,9 +217,9 @@ export function call<Takes, Gives, const F extends Steps = [], const G extends S
   const [given, more = {}] = rest as [unknown, { into?: unknown; then?: Steps; fails?: Steps }?]
   return {
     step: 'call',
-    operation,
+    operation: asked('call', 'operation', operation),
     given,
-    into: more.into as AnyCell | undefined,
+    into: more.into === undefined ? undefined : (asked('into', 'cell', more.into) as AnyCell),
     then: more.then ?? [],
     fails: more.fails ?? [],
   }
@@ -245,7 +246,7 @@ export function call<Takes, Gives, const F extends Steps = [], const G extends S
  * ```
  */
 export function refresh(cell: AnyCell): Step {
-  return { step: 'refresh', cell }
+  return { step: 'refresh', cell: asked('refresh', 'cell', cell) }
 }
 
 /**
@@ -313,7 +314,9 @@ export function save<Takes, Gives, const F extends Steps = [], const G extends S
   fitting: AnyFitting,
   more: Follow<NoInfer<Gives>, F, G> & { to?: OperationRef<Takes, Gives>; given?: GivenTo<NoInfer<Takes>> } = {},
 ): StepOf<unknown, WaysOf<F> | WaysOf<G>> {
-  return { step: 'save', fitting, to: more.to, given: more.given, then: more.then ?? [], fails: more.fails ?? [] }
+  const to = more.to === undefined ? undefined : asked('save to', 'operation', more.to)
+  const { given, then = [], fails = [] } = more
+  return { step: 'save', fitting: asked('save', 'fitting', fitting), to, given, then, fails }
 }
 
 /**
@@ -333,7 +336,7 @@ export function save<Takes, Gives, const F extends Steps = [], const G extends S
  * ```
  */
 export function discard(fitting: AnyFitting): Step {
-  return { step: 'discard', fitting }
+  return { step: 'discard', fitting: asked('discard', 'fitting', fitting) }
 }
 
 /**
@@ -357,6 +360,8 @@ export function go<const To extends string>(
   to: To,
   more: { when?: Followed<boolean>; otherwise?: string } = {},
 ): StepOf<unknown, To> {
+  if (typeof to !== 'string' || to === '') refused('go', "the name of a screen, such as 'review'", to)
+  if (more.when !== undefined) asked('when', 'readable', more.when)
   return { step: 'go', to, when: more.when, otherwise: more.otherwise ?? 'Something is missing here' }
 }
 
@@ -386,7 +391,7 @@ export function back(): Step {
  * ```ts
  * import { topic } from 'caulker'
  * import { contract, announce, screen, twoWay, Type } from 'caulker'
- * const freed = topic('crane-freed', Type.Integer())
+ * const freed = topic('crane-freed', { payload: Type.Integer() })
  * const winch = contract('chain-winch', { values: { turns: { type: Type.Integer(), default: 0 } }, events: { slipped: { payload: Type.Integer() } }, commands: { reset: { effect: 'reset' } } })
  * const slip = screen('slipway', {
  *   cells: { turns: { type: Type.Integer(), initial: 0 } },
@@ -406,7 +411,7 @@ export function announce<T, const At extends string>(
       ? []
       : [NoInfer<T> | Payload<At> | Followed<NoInfer<T>>]
 ): StepOf<Carrying<At, T>> {
-  return { step: 'announce', topic, value: value[0] }
+  return { step: 'announce', topic: asked('announce', 'topic', topic), value: value[0] }
 }
 
 /**
@@ -428,7 +433,7 @@ export function report<T, const At extends string>(
   event: EventRef<T>,
   value?: NoInfer<T> | Payload<At> | Followed<NoInfer<T>>,
 ): StepOf<Carrying<At, T>> {
-  return { step: 'report', event, value }
+  return { step: 'report', event: asked('report', 'event', event), value }
 }
 
 /**

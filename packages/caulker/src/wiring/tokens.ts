@@ -1,3 +1,6 @@
+import { CaulkerError } from '../words/index.js'
+import { asked } from './asked.js'
+
 /** What a screen holds, as its bindings and steps name it. `T` is the type of its value. */
 export interface Cell<T> {
   readonly kind: 'cell'
@@ -99,7 +102,7 @@ export interface Showing {
  * ```
  */
 export function oneWay<T>(source: Cell<T> | Reckoned<T>, options?: { showOnly?: boolean }): OneWay<T> {
-  return { kind: 'one-way', source, showOnly: options?.showOnly ?? false }
+  return { kind: 'one-way', source: asked('oneWay', 'readable', source), showOnly: options?.showOnly ?? false }
 }
 
 /**
@@ -118,7 +121,7 @@ export function oneWay<T>(source: Cell<T> | Reckoned<T>, options?: { showOnly?: 
  * ```
  */
 export function twoWay<T>(cell: Cell<T>): TwoWay<T> {
-  return { kind: 'two-way', source: cell }
+  return { kind: 'two-way', source: asked('twoWay', 'cell', cell) }
 }
 
 /**
@@ -137,7 +140,7 @@ export function twoWay<T>(cell: Cell<T>): TwoWay<T> {
  * ```
  */
 export function draft<T>(cell: Cell<T>): DraftOf<T> {
-  return { kind: 'draft', source: cell }
+  return { kind: 'draft', source: asked('draft', 'cell', cell) }
 }
 
 /**
@@ -159,6 +162,12 @@ export function reckon<const I extends readonly (Cell<any> | Reckoned<any>)[], T
   inputs: I,
   compute: (...inputs: { [K in keyof I]: ValueOf<I[K]> }) => T,
 ): Reckoned<T> {
+  if (!Array.isArray(inputs) || typeof compute !== 'function')
+    throw new CaulkerError(
+      'bad-argument',
+      'reckon takes a list of cells and a function of what they hold, such as reckon([cells.feet], (feet) => feet / 3)',
+    )
+  for (const input of inputs) asked('reckon', 'readable', input)
   return { kind: 'reckoned', name: '', inputs: inputs as never, compute: compute as never }
 }
 
@@ -179,7 +188,7 @@ export function reckon<const I extends readonly (Cell<any> | Reckoned<any>)[], T
  * ```
  */
 export function rowsOf<T>(cell: Cell<T[]>, key: NoInfer<Extract<keyof T, string>>): Rows<T> {
-  return { kind: 'rows', source: cell as never, key }
+  return { kind: 'rows', source: asked('rowsOf', 'cell', cell) as never, key }
 }
 
 /**
@@ -205,7 +214,7 @@ export function shownWhile<T>(
 ): Showing {
   return {
     kind: 'shown-while',
-    source: source as Readable<unknown>,
+    source: asked('shownWhile', 'readable', source) as Readable<unknown>,
     is: 'is' in options ? options.is : true,
     hidden: options.hidden ?? 'kept',
   }

@@ -1,4 +1,6 @@
-import { rememberPlace, type Static, type TSchema, type Type } from '../contract/index.js'
+import { kinds, rememberPlace, type Static, type TSchema, type Type } from '../contract/index.js'
+import { refused } from './asked.js'
+import { refuseOther } from './refuse.js'
 
 /** What siblings without a common owner say to each other. */
 export interface Topic<S extends TSchema = TSchema> {
@@ -12,6 +14,11 @@ export interface Topic<S extends TSchema = TSchema> {
 
 // A typed seam: any topic, where only its name matters.
 export type AnyTopic = Topic<any>
+
+const TOPIC = kinds.partsOf(
+  { payload: kinds.dataType, summary: kinds.text },
+  'must be an object, such as { payload: Type.String() }',
+)
 
 /**
  * Names something that one screen announces and others hear, where no owner stands above both.
@@ -27,6 +34,8 @@ export function topic<S extends TSchema = ReturnType<typeof Type.Undefined>>(
   name: string,
   clauses: { payload?: S; summary?: string } = {},
 ): Topic<S> {
+  if (typeof name !== 'string' || name === '') refused('topic', "a name, such as 'berth-freed'", name)
+  refuseOther('malformed-topic', `topic '${name}'`, clauses, TOPIC)
   const made: AnyTopic = { kind: 'topic', name, payload: clauses.payload, summary: clauses.summary }
   rememberPlace(made, topic)
   return Object.freeze(made) as Topic<S>

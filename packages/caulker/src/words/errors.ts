@@ -18,6 +18,7 @@ export type ErrorCode =
   | 'malformed-screen'
   | 'malformed-journey'
   | 'malformed-source'
+  | 'malformed-topic'
   | 'malformed-handlers'
   | 'missing-fitting'
   | 'missing-screen'

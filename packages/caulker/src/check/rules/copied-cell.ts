@@ -52,16 +52,21 @@ export const plan = screen('plan', {
     for (const [from, edited] of screens)
       for (const cell of [...edited.cells.keys()])
         for (const [to, other] of screens) {
-          if (from === to || !isOwn(from, cell) || !isOwn(to, cell)) continue
+          const sharing = [from, to].find((name) => !isOwn(name, cell))
+          const apart = [from, to].find((name) => isOwn(name, cell))
+          if (from === to || apart === undefined) continue
           const how = copyOf(edited, other, cell)
           const key = [from, to].sort().join()
-          if (how === undefined || (how.isMutual && seen.has(`${key} ${cell}`))) continue
+          if (how === undefined || (how.isMutual && (sharing !== undefined || seen.has(`${key} ${cell}`)))) continue
           seen.add(`${key} ${cell}`)
           yield leak(
-            ['screens', to],
-            `'${cell}' is ${how.here} on '${from}' and ${how.there} on '${to}', and each holds its own`,
+            ['screens', sharing === undefined ? to : apart],
+            `'${cell}' is ${how.here} on '${from}' and ${how.there} on '${to}', and ${sharing === undefined ? 'each' : `'${apart}'`} holds its own`,
             {
-              mend: `Lift it: give the journey a cell '${cell}', and share it with both.`,
+              mend:
+                sharing === undefined
+                  ? `Lift it: give the journey a cell '${cell}', and share it with both.`
+                  : `Share it with '${apart}' as well.`,
             },
           )
         }

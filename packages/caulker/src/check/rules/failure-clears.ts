@@ -1,7 +1,7 @@
-import { valueAt } from '../../contract/index.js'
+import { isEmpty, valueAt } from '../../contract/index.js'
 import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
-import { isReadable } from '../reading/given.js'
-import { leak, screenRule } from './rule.js'
+import { isReadable, readablesIn } from '../reading/given.js'
+import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 
 /** Steps after a failure that throw away what the person entered. */
@@ -35,6 +35,7 @@ export const berth = screen('berth', {
   submit: { sends: ['name'], to: 'office.book', then: ({ cells }) => [clear(cells.name)] },
 })`,
   *find(view) {
+    yield* clearedUnanswered(view)
     for (const { at, action } of view.actions)
       for (const fails of failures(at, action.steps))
         for (const step of allSteps(fails)) {
@@ -51,6 +52,26 @@ export const berth = screen('berth', {
         }
   },
 })
+
+/** What is sent and wiped in one breath is gone when the call fails, unless the failure brings it back. */
+function* clearedUnanswered(view: ScreenView): Iterable<Leak> {
+  for (const { at, action } of view.actions)
+    for (const [place, step] of action.steps.entries()) {
+      if (step.step !== 'call' || view.operation(step.operation)?.effect === 'reads') continue
+      const sent = new Set(readablesIn(step.given).flatMap((one) => [...view.cellsBehind(one)]))
+      const restored = new Set([...allSteps(step.fails)].flatMap((one) => (one.step === 'set' ? [one.cell.name] : [])))
+      for (const after of action.steps.slice(place + 1)) {
+        const isWiped = after.step === 'clear' || (after.step === 'set' && isEmpty(after.value))
+        if (!isWiped || !sent.has(after.cell.name) || restored.has(after.cell.name)) continue
+        if (isTyped(view, after.cell.name))
+          yield leak(
+            at,
+            `'${after.cell.name}' is sent and cleared at once: where '${step.operation.source}.${step.operation.name}' fails, what was typed is gone`,
+            { mend: `Clear '${after.cell.name}' in then, once it has been taken.` },
+          )
+      }
+    }
+}
 
 /** The steps that follow a failure. */
 function failures(at: readonly string[], steps: Steps): Steps[] {

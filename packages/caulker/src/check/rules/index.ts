@@ -68,6 +68,14 @@ import { sendsUnderDraft } from './sends-under-draft.js'
 import { halfLocked } from './half-locked.js'
 import { idleCommand } from './idle-command.js'
 import { deadLine } from './dead-line.js'
+import { neverOpen } from './never-open.js'
+import { misplacedProblem } from './misplaced-problem.js'
+import { restlessAmend } from './restless-amend.js'
+import { initialOutOfBounds } from './initial-out-of-bounds.js'
+import { muteEvent } from './mute-event.js'
+import { wipedOnEntering } from './wiped-on-entering.js'
+import { staleList } from './stale-list.js'
+import { noWayBack } from './no-way-back.js'
 
 /** The rules about a contract by itself. */
 const aboutContracts = [
@@ -94,14 +102,17 @@ const aboutScreens = [
   requiredMissing,
   typeMismatch,
   initialOffType,
+  initialOutOfBounds,
   handedOffType,
   rowsOfNoList,
   neverShown,
+  neverOpen,
   frozenValue,
   halfBound,
   unboundValue,
   twoMasters,
   unheardEvent,
+  misplacedProblem,
   heardTwice,
   twoWriters,
   copiedCell,
@@ -119,6 +130,7 @@ const aboutScreens = [
   submitBeforeCommit,
   sendsUnderDraft,
   failureClears,
+  staleList,
   resetMisses,
   draftNeverSaved,
   draftOverwrites,
@@ -135,6 +147,7 @@ const aboutInteriors = [
   deafProperty,
   muteReading,
   muteValue,
+  muteEvent,
   bypassedInterception,
   halfLocked,
   idleCommand,
@@ -143,8 +156,8 @@ const aboutInteriors = [
 ]
 
 /** The rules about what belongs together: screens of a journey, topics, whole designs. */
-const aboutJourneys = [deadEnd, unreachedScreen, ownerTooHigh]
-const aboutDesigns = [doubledTag, circularWiring, unheardTopic, tooMuchPublic, unreasonedWaiver]
+const aboutJourneys = [deadEnd, noWayBack, unreachedScreen, wipedOnEntering, ownerTooHigh]
+const aboutDesigns = [doubledTag, restlessAmend, circularWiring, unheardTopic, tooMuchPublic, unreasonedWaiver]
 
 /** Every rule, in the order in which findings are listed. */
 export const rules: readonly Rule[] = [

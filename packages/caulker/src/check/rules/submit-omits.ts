@@ -1,3 +1,4 @@
+import { valueAt } from '../../contract/index.js'
 import type { Reckoned } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
@@ -38,6 +39,8 @@ export const berth = screen('berth', {
     // What another call sends, what a journey holds and what only shows or hides other fields is not forgotten.
     const accounted = new Set([
       ...submit.leaves,
+      // A tick that has to be given has served once it is there.
+      ...Object.keys(submit.needs).filter((name) => valueAt(view.cells.get(name)?.type, ['type']) === 'boolean'),
       ...view.shared,
       // Where it is sent may be misspelt; what is sent is sent.
       ...Object.values(submit.sends).flatMap((name) => [

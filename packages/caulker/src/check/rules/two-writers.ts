@@ -1,5 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import { isPayload } from '../../wiring/index.js'
+import type { ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** Two steps of one transaction that set one cell to different values. */
@@ -27,10 +28,16 @@ export const slip = screen('slipway', {
   actions: ({ cells }) => ({ ease: [set(cells.turns, 3)] }),
   bind: ({ cells, actions }) => ({ winch: { turns: twoWay(cells.turns), on: { jammed: actions.ease } } }),
 })`,
-  *find({ actions }) {
-    for (const { at, action } of actions) {
+  *find(view) {
+    for (const { at, action } of view.actions) {
       const written = new Map<string, unknown>()
       for (const step of action.steps) {
+        if (step.step === 'reset')
+          for (const [name, value] of written)
+            if (isReset(view, name))
+              yield leak(at, `'${name}' is set to ${printed(value)} and then reset: what was set is never seen`, {
+                mend: `Reset first, or name '${name}' under leaves of the reset.`,
+              })
         if ((step.step !== 'set' && step.step !== 'clear') || step.cell.row !== undefined) continue
         const value =
           step.step === 'clear' ? 'its initial value' : isPayload(step.value) ? 'what the event carried' : step.value
@@ -45,3 +52,7 @@ export const slip = screen('slipway', {
     }
   },
 })
+
+function isReset({ screen: { reset } }: ScreenView, cell: string): boolean {
+  return reset !== undefined && !reset.leaves.includes(cell) && (reset.cells?.includes(cell) ?? true)
+}

@@ -1,4 +1,7 @@
-import { leak, screenRule } from './rule.js'
+import { equal } from '../../contract/index.js'
+import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { cellsGiven, sendings } from '../reading/sends.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
 /** A cell that nothing on the screen writes. */
 export const unsetCell = screenRule({
@@ -22,6 +25,35 @@ export const bill = screen('bill', { cells: {}, fittings: { tag }, bind: () => (
   *find(view) {
     for (const [name, { face }] of view.cells)
       if (face === undefined && !view.shared.has(name) && view.writersOf(name).length === 0)
-        yield leak(['cells', name], `nothing on the screen sets '${name}'`)
+        yield meantFor(view, name) ?? leak(['cells', name], `nothing on the screen sets '${name}'`)
   },
 })
+
+/** A field that has the name of the cell, or is one of two on another cell while this one is sent: it is bound to the wrong one. */
+function meantFor(view: ScreenView, name: string): Leak | undefined {
+  const type = view.cells.get(name)?.type
+  const isSent = sendings(view).some((sending) => cellsGiven(view, sending).has(name))
+  for (const fitting of view.fittings)
+    for (const [value, binding] of fitting.boundValues()) {
+      if (!isShared(binding) || binding.source.name === name) continue
+      const other = view.cells.get(binding.source.name)
+      const isDoubled = fieldsOf(view, binding.source.name).length > 1 && !equalNames(fitting.name, binding.source.name)
+      if (!equal(other?.type, type) || !(equalNames(fitting.name, name) || (isSent && isDoubled))) continue
+      return leak(
+        ['bind', fitting.name, value.name],
+        `'${fitting.name}' edits '${binding.source.name}', and nothing on the screen sets '${name}'`,
+        { mend: `Did you mean cells.${name}?`, level: 'warning' },
+      )
+    }
+  return undefined
+}
+
+function fieldsOf(view: ScreenView, cell: string): FittingView[] {
+  return view.fittings.filter(({ bindings }) =>
+    [...bindings.values()].some((binding) => isShared(binding) && binding.source.name === cell),
+  )
+}
+
+function equalNames(one: string, other: string): boolean {
+  return one.toLowerCase() === other.toLowerCase()
+}

@@ -1,4 +1,4 @@
-import { allSteps, isPayload } from '../../wiring/index.js'
+import { allSteps, isPayload, type OperationClause } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { sendings, type Sending } from '../reading/sends.js'
@@ -34,7 +34,7 @@ export const berth = screen('berth', {
 })`,
   *find(view) {
     for (const sending of sendings(view)) {
-      const wrong = sending.how === 'submit' && usesAnswer(view) ? undefined : wrongAbout(sending)
+      const wrong = sending.how === 'submit' && usesAnswer(view, sending.operation) ? undefined : wrongAbout(sending)
       if (wrong !== undefined) yield leak(sending.at, `'${sending.ref.source}.${sending.ref.name}' ${wrong}`)
     }
     for (const { at, action } of view.actions)
@@ -50,9 +50,11 @@ export const berth = screen('berth', {
   },
 })
 
-/** A search submits to what it reads, and shows the answer. */
-function usesAnswer({ screen }: ScreenView): boolean {
-  return (screen.submit?.then ?? []).some(
+/** A search submits to what it reads, and shows the answer; what gives nothing is only asked whether it agrees. */
+function usesAnswer({ screen }: ScreenView, { gives }: OperationClause): boolean {
+  const then = screen.submit?.then ?? []
+  if (gives === undefined && then.length > 0) return true
+  return then.some(
     (step) =>
       (step.step === 'set' && isPayload(step.value)) ||
       (step.step === 'announce' && isPayload(step.value)) ||

@@ -1,7 +1,7 @@
 export { changesBy, type FilledBy, type Said, type Table, type Weight, type Written, type WrittenBy } from './entry.js'
 export { filled } from './fill.js'
 export { isScalar } from './property.js'
-export { isObject, type Kind, type NameSection } from './kind.js'
+export { isObject, kinds, misfitIn, misfitOf, type Kind, type Kinds, type NameSection } from './kind.js'
 export { DRAFT } from './draft.js'
 export { COMMAND, EVENT, READING, SLOT } from './parts.js'
 export { PROPERTY, type After, type Amend, type Refuse } from './property.js'

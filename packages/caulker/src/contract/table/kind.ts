@@ -1,3 +1,4 @@
+import { hint } from '../../words/index.js'
 import { pointerParts } from '../data/pointer.js'
 import type { TSchema } from '../data/types.js'
 
@@ -13,14 +14,62 @@ export interface Kind<V> {
   /** The names of other clauses that it gives: they have to be there. */
   readonly names?: { readonly of: NameSection; in(value: unknown): readonly unknown[] }
   /** The clauses inside it, where it is an object of them. */
-  readonly parts?: Readonly<Record<string, Kind<any>>>
+  readonly parts?: Kinds
+  /** Those of them that have to be there. */
+  readonly must?: readonly string[]
+  /** What each of its entries has to be, where it is an object of them by name. */
+  readonly each?: Kind<any>
   /** Whether it is a data type, which is held against the schema of schemas. */
   readonly isType?: true
   /** Only for the compiler. */
   readonly types?: V
 }
 
-const judged =
+export type Kinds = Readonly<Record<string, Kind<any>>>
+
+/** The first thing that a clause cannot be: where it is, what is wrong with it, and what is named for it where that is not the place. */
+export interface Misfit {
+  readonly at: readonly string[]
+  readonly wrong: string
+  readonly what?: string
+}
+
+/** The first of the clauses in an object that is not of its kind, or that no kind is known for. */
+export function misfitOf(
+  at: readonly string[],
+  clause: Readonly<Record<string, unknown>>,
+  kinds: Kinds,
+): Misfit | undefined {
+  for (const [key, value] of Object.entries(clause)) {
+    const kind = Object.hasOwn(kinds, key) ? kinds[key] : undefined
+    const near = hint(key, Object.keys(kinds))
+    if (kind === undefined)
+      return at.length === 0
+        ? { at: [key], wrong: `does not exist${near}`, what: `the part '${key}'` }
+        : { at: [...at, key], wrong: `has no clause '${key}'${near}`, what: at.join('.') }
+    const misfit = value === undefined ? undefined : misfitIn([...at, key], value, kind)
+    if (misfit !== undefined) return misfit
+  }
+  return undefined
+}
+
+/** The first thing in a value that is not of its kind. */
+export function misfitIn(at: readonly string[], value: unknown, kind: Kind<any>): Misfit | undefined {
+  const wrong = kind.wrong(value)
+  if (wrong !== undefined) return { at, wrong }
+  if (!isObject(value)) return undefined
+  const missing = kind.must?.find((name) => value[name] === undefined)
+  if (missing !== undefined)
+    return { at: [...at, missing], wrong: kind.parts?.[missing]?.wrong(undefined) ?? 'must be there' }
+  if (kind.parts !== undefined) return misfitOf(at, value, kind.parts)
+  for (const [name, one] of kind.each === undefined ? [] : Object.entries(value)) {
+    const misfit = misfitIn([...at, name], one, kind.each as Kind<any>)
+    if (misfit !== undefined) return misfit
+  }
+  return undefined
+}
+
+export const judged =
   (isRight: (value: unknown) => boolean, must: string) =>
   (value: unknown): string | undefined =>
     isRight(value) ? undefined : must
@@ -57,6 +106,11 @@ export function choice<const W extends string>(...words: readonly W[]): Kind<W> 
 export const milliseconds: Kind<number> = {
   schema: plain({ type: 'number', minimum: 0 }),
   wrong: judged((value) => typeof value === 'number' && value >= 0, 'must be a number of milliseconds, 0 or more'),
+}
+
+export const count: Kind<number> = {
+  schema: plain({ type: 'integer', minimum: 0 }),
+  wrong: judged((value) => Number.isInteger(value) && (value as number) >= 0, 'must be a whole number, 0 or more'),
 }
 
 export const pointer: Kind<string> = {
@@ -167,7 +221,18 @@ export function partsOf<P extends Readonly<Record<string, Kind<any>>>>(
     schema: plain({ type: 'object', ...required, properties, additionalProperties: false }),
     wrong: judged(isObject, says),
     parts: parts as never,
+    must,
   }
+}
+
+/** An object with an entry of one kind for each name. */
+export function eachOf<V>(each: Kind<V>, says: string): Kind<Readonly<Record<string, V>>> {
+  return { schema: undefined, wrong: judged(isObject, says), each }
+}
+
+/** What only a module can hold: `says` is what it has to be. */
+export function made<V>(isRight: (value: unknown) => boolean, says: string): Kind<V> {
+  return { schema: undefined, wrong: judged(isRight, says) }
 }
 
 /** Texts by name, each of them also name by name. */
@@ -197,3 +262,6 @@ export const carriedNames: Kind<Readonly<Record<string, string>>> = {
 export function textsBy(what: string): Kind<Readonly<Record<string, string>>> {
   return { schema: plain({ type: 'object', patternProperties: { '^.*$': textSchema } }), wrong: judged(isObject, what) }
 }
+
+/** The kinds that whatever else is written by hand is made of. */
+export const kinds = { anything, choice, count, dataType, eachOf, functions, made, names, partsOf, text, textsBy }

@@ -1,3 +1,5 @@
+import { kinds, misfitIn } from '../../contract/index.js'
+import { CaulkerError } from '../../words/index.js'
 import type { MakeHost } from '../play/values.js'
 
 /** How far an exploration goes: what may happen on one trail, and how many states are looked at. */
@@ -31,7 +33,26 @@ export interface Progress {
   readonly leaks: number
 }
 
+const { anything, count, made, partsOf } = kinds
+const isFunction = (value: unknown): boolean => typeof value === 'function'
+const OPTIONS = partsOf(
+  {
+    edits: count,
+    failures: count,
+    pending: count,
+    moves: count,
+    states: count,
+    initial: anything,
+    makeHost: made(isFunction, 'must be a function'),
+    progress: made(isFunction, 'must be a function'),
+  },
+  'must be an object, such as { edits: 3 }',
+)
+
 export function boundsOf(options: ExploreOptions): Bounds {
+  const misfit = misfitIn([], options, OPTIONS)
+  if (misfit !== undefined)
+    throw new CaulkerError('bad-argument', `explore: ${misfit.what ?? misfit.at.join('.')} ${misfit.wrong}`.trim())
   const given = Object.entries(options).filter(([name, value]) => name in USUAL_BOUNDS && value !== undefined)
   return { ...USUAL_BOUNDS, ...Object.fromEntries(given) }
 }

@@ -1,6 +1,6 @@
 import type { Machine, PendingCall, Way } from '../../machine/index.js'
 import type { Kept, KeptPart } from '../play/stage.js'
-import type { Memory } from '../play/memory.js'
+import { PARTS, type Memory } from '../play/memory.js'
 import type { Purse } from '../play/purse.js'
 import { asRead } from './as-read.js'
 
@@ -114,13 +114,7 @@ export function identityOf(machine: Machine): Identity {
       const { entries, at } = slots[machine.slots.way] as Way
       mix((entries[at - 1] ?? -1) * 4096 + (entries[at + 1] ?? -1) * 64)
       mix(intern(focus))
-      if (memory !== undefined) {
-        mix(intern(memory.typed))
-        mix(intern(memory.loaded))
-        mix(intern(memory.lost))
-        mix(intern(memory.copied))
-        mix(intern(memory.hidden))
-      }
+      if (memory !== undefined) for (const part of PARTS) mix(intern(memory[part]))
       mix(edits * 64 + failures)
       mix(part)
       into.high = high >>> 0

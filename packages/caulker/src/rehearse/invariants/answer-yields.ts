@@ -1,5 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
-import { cellName, invariant, sentAt } from './invariant.js'
+import { isSentWith } from '../play/memory.js'
+import { cellName, editorsOf, invariant, sentAt } from './invariant.js'
 
 /** What is read never takes the place of what a person has entered since they saw it. */
 export const answerYields = invariant({
@@ -13,15 +14,14 @@ export const answerYields = invariant({
     const { machine } = plan
     const site = machine.sites[answered.site]
     if (site === undefined || site.operation.effect !== 'reads') return
+    // What was asked with, and stands there still, has served.
     for (const cell of Object.keys(memory.typed).map(Number))
-      if (!equal(before.slots[cell], after.slots[cell]))
+      if (!equal(before.slots[cell], after.slots[cell]) && !isSentWith(site, answered, cell, before.slots[cell]))
         yield {
           subject: cellName(machine, cell),
           says: `${site.name} answers, and ${cellName(machine, cell)}, where a person had entered ${printed(before.slots[cell])}, becomes ${printed(after.slots[cell])}`,
           cells: [cell],
-          fittings: machine.fittings
-            .filter(({ bound }) => bound.some((one) => one.cell === cell))
-            .map(({ name }) => name),
+          fittings: editorsOf(machine, cell),
           ...sentAt(machine, site),
         }
   },

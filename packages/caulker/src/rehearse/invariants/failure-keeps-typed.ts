@@ -1,7 +1,8 @@
-import { equal, printed } from '../../contract/index.js'
+import { equal, isEmpty, printed } from '../../contract/index.js'
 import type { OpenDraft } from '../../machine/index.js'
 import { shownIn } from '../play/sight.js'
-import { cellName, invariant, sentAt } from './invariant.js'
+import { isSentBy } from '../play/memory.js'
+import { cellName, editorsOf, invariant, sentAt } from './invariant.js'
 
 /** A failure loses nothing of what a person has entered. */
 export const failureKeepsTyped = invariant({
@@ -23,9 +24,16 @@ export const failureKeepsTyped = invariant({
           subject: cellName(machine, cell),
           says: `${site.name} fails, and ${cellName(machine, cell)}, where a person had entered ${printed(before.slots[cell])}, becomes ${printed(after.slots[cell])}`,
           cells: [cell],
-          fittings: machine.fittings
-            .filter(({ bound }) => bound.some((one) => one.cell === cell))
-            .map(({ name }) => name),
+          fittings: editorsOf(machine, cell),
+          ...at,
+        }
+    for (const cell of Object.keys(memory.wiped).map(Number))
+      if (isSentBy(site, cell) && isEmpty(after.slots[cell]))
+        yield {
+          subject: cellName(machine, cell),
+          says: `${site.name} fails, and ${cellName(machine, cell)}, where a person had entered ${printed(memory.wiped[cell])}, was emptied as it was sent`,
+          cells: [cell],
+          fittings: editorsOf(machine, cell),
           ...at,
         }
     for (const { slot, name, fitting } of machine.drafts) {

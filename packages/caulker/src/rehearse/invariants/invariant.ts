@@ -94,6 +94,11 @@ export function cellName({ cells }: Machine, cell: number): string {
   return cells[cell]?.name ?? 'a cell'
 }
 
+/** The fittings whose reports a cell takes. */
+export function editorsOf({ fittings }: Machine, cell: number): string[] {
+  return fittings.filter(({ bound }) => bound.some((one) => one.cell === cell)).map(({ name }) => name)
+}
+
 /** Where in its screen a call is written: the action, the binding, the load or the submit that sends it. */
 export function sentAt(machine: Machine, site: CallSite): Pick<Leaking, 'screen' | 'path'> {
   const { screen } = site

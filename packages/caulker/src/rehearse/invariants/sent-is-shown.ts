@@ -1,6 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { slotsGiven } from '../../machine/index.js'
-import { shownIn, visibleLinks } from '../play/sight.js'
+import { nameIn } from '../play/move.js'
+import { keyed, shownIn, visibleLinks } from '../play/sight.js'
 import { cellName, invariant, sentAt, sentIn } from './invariant.js'
 
 /** What is sent is what the person last saw in the fields that it comes from. */
@@ -11,13 +12,15 @@ export const sentIsShown = invariant({
   mend: 'Send it with submit, which finishes what is being typed first; or let the value report at each edit.',
   watches: 'sends',
   *judge(passage) {
-    const { plan, before, middle, after } = passage
+    const { plan, move, before, middle, after } = passage
+    const edited = move !== undefined && 'edit' in move ? keyed(nameIn(move.edit).fitting, move.row) : undefined
     for (const { call, site, name } of sentIn(passage, true))
       for (const [member, slot] of slotsGiven(site.given))
         for (const { key, link } of visibleLinks(plan, before)) {
           if (link.cell !== slot || (site.kind === 'save' && link.kind === 'draft')) continue
           const sent = member === '' ? call.given : (call.given as Record<string, unknown>)[member]
-          const shown = shownIn(middle, key, link.value.name)
+          // What an edit itself sends is what was just entered.
+          const shown = shownIn(key === edited ? after : middle, key, link.value.name)
           if (equal(sent, shown) || equal(sent, shownIn(after, key, link.value.name))) continue
           yield {
             subject: `${name} ${cellName(plan.machine, slot)}`,

@@ -1,5 +1,5 @@
-import { equal } from '../../contract/index.js'
-import type { OpenDraft } from '../../machine/index.js'
+import { equal, isEmpty, valueAt } from '../../contract/index.js'
+import { slotsGiven, type CallSite, type Machine, type OpenDraft, type PendingCall } from '../../machine/index.js'
 import type { Played } from './play.js'
 import type { Plan } from './plan.js'
 import { isThere, visibleLinks } from './sight.js'
@@ -18,20 +18,24 @@ export interface Memory {
   readonly copied: Readonly<Record<number, true>>
   /** Drafts that went out of sight while they were open. */
   readonly hidden: Readonly<Record<number, unknown>>
+  /** What a person had entered in cells that were emptied as they were sent, before there was an answer. */
+  readonly wiped: Readonly<Record<number, unknown>>
 }
 
 const NONE = {}
-export const BLANK: Memory = { typed: NONE, loaded: NONE, lost: NONE, copied: NONE, hidden: NONE }
+export const BLANK: Memory = { typed: NONE, loaded: NONE, lost: NONE, copied: NONE, hidden: NONE, wiped: NONE }
+export const PARTS = Object.keys(BLANK) as readonly (keyof Memory)[]
 
 /** What is to be remembered after a move; what did not change is the very same. */
 export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept, played: Played, after: Kept): Memory {
   const { machine } = plan
-  const [typed, lost, loaded, copied, hidden] = [
+  const [typed, lost, loaded, copied, hidden, wiped] = [
     noted(memory.typed),
     noted(memory.lost),
     noted(memory.loaded),
     noted(memory.copied),
     noted(memory.hidden),
+    noted(memory.wiped),
   ]
   for (const cell of enteredCells(plan, move, before, played, after)) typed.set(cell, after.slots[cell])
   const { answered } = played
@@ -42,6 +46,8 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
     if (plan.resettable.has(site.into) && site.operation.effect === 'reads' && !typed.has(site.into))
       loaded.set(site.into, after.slots[site.into])
   }
+  for (const cell of answered === undefined ? [] : wiped.keys()) if (isSentBy(site, cell)) wiped.drop(cell)
+  for (const cell of wipedBySending(plan, played, memory.typed, after)) wiped.set(cell, memory.typed[cell])
   const isAway = played.happened.went.length > 0
   for (const cell of typed.keys()) {
     if (equal(after.slots[cell], typed.get(cell))) continue
@@ -50,6 +56,7 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
     typed.drop(cell)
   }
   for (const cell of lost.keys()) if (typed.has(cell)) lost.drop(cell)
+  for (const cell of wiped.keys()) if (typed.has(cell)) wiped.drop(cell)
   if (site === undefined)
     for (const cell of loaded.keys())
       if (typed.has(cell) && !equal(after.slots[cell], before.slots[cell])) loaded.drop(cell)
@@ -62,10 +69,50 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
     else if (shown !== undefined && !isAway && isThere(before, shown) && !isThere(after, shown))
       hidden.set(at, open.copy)
   }
-  const [a, b, c, d, e] = [typed.done(), loaded.done(), lost.done(), copied.done(), hidden.done()]
-  const isSame =
-    a === memory.typed && b === memory.loaded && c === memory.lost && d === memory.copied && e === memory.hidden
-  return isSame ? memory : { typed: a, loaded: b, lost: c, copied: d as Memory['copied'], hidden: e }
+  const now = {
+    typed: typed.done(),
+    loaded: loaded.done(),
+    lost: lost.done(),
+    copied: copied.done() as Memory['copied'],
+    hidden: hidden.done(),
+    wiped: wiped.done(),
+  }
+  return isSame(now, memory) ? memory : now
+}
+
+function isSame(one: Memory, other: Memory): boolean {
+  return PARTS.every((part) => one[part] === other[part])
+}
+
+/** The cells that a person had filled, and that are empty now because they were sent to where something is kept. */
+function wipedBySending(
+  { machine }: Plan,
+  { happened }: Played,
+  typed: Readonly<Record<number, unknown>>,
+  { slots }: Kept,
+): readonly number[] {
+  if (happened.calls.length === 0) return []
+  const pending = slots[machine.slots.calls] as readonly PendingCall[]
+  const calls = pending.filter(({ id }) => happened.calls.some((one) => one.id === id))
+  return Object.keys(typed)
+    .map(Number)
+    .filter((cell) => isEmpty(slots[cell]) && calls.some((call) => isKeptBy(machine, call, cell, typed[cell])))
+}
+
+function isKeptBy({ sites }: Machine, call: PendingCall, cell: number, value: unknown): boolean {
+  const site = sites[call.site]
+  return site !== undefined && site.operation.effect !== 'reads' && isSentWith(site, call, cell, value)
+}
+
+/** Whether a call was given what stands in a cell. */
+export function isSentWith({ given }: CallSite, call: PendingCall, cell: number, value: unknown): boolean {
+  return slotsGiven(given).some(
+    ([member, slot]) => slot === cell && equal(member === '' ? call.given : valueAt(call.given, [member]), value),
+  )
+}
+
+export function isSentBy(site: CallSite | undefined, cell: number): boolean {
+  return site !== undefined && slotsGiven(site.given).some(([, slot]) => slot === cell)
 }
 
 /** A part of what is remembered, copied at the first change; an empty one is always the same. */

@@ -1,0 +1,68 @@
+import {
+  clauseOf,
+  isKept,
+  limitsOf,
+  outsideText,
+  printed,
+  valueClauses,
+  type PropertyClause,
+} from '../../contract/index.js'
+import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { leak, screenRule } from './rule.js'
+
+/** A cell that starts outside of the bounds of the field it is shared with. */
+export const initialOutOfBounds = screenRule({
+  id: 'initial-out-of-bounds',
+  level: 'error',
+  title: 'A cell starts outside of the bounds of its field',
+  why: 'What was written down as the beginning never stands: the screen opens with another value, and nobody learns why.',
+  mend: 'Start inside the bounds and on a step, or move the bounds.',
+  leaking: `
+import { contract, screen, twoWay, Type } from 'caulker'
+const winch = contract('chain-winch', { properties: { most: { type: Type.Integer(), default: 12 } }, values: { turns: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 'most' } } } })
+export const slip = screen('slipway', {
+  cells: { turns: { type: Type.Integer(), initial: 40 } },
+  fittings: { winch },
+  bind: ({ cells }) => ({ winch: { most: 24, turns: twoWay(cells.turns) } }),
+})`,
+  mended: `
+import { contract, screen, twoWay, Type } from 'caulker'
+const winch = contract('chain-winch', { properties: { most: { type: Type.Integer(), default: 12 } }, values: { turns: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 'most' } } } })
+export const slip = screen('slipway', {
+  cells: { turns: { type: Type.Integer(), initial: 20 } },
+  fittings: { winch },
+  bind: ({ cells }) => ({ winch: { most: 24, turns: twoWay(cells.turns) } }),
+})`,
+  *find(view) {
+    for (const fitting of view.fittings)
+      for (const value of valueClauses(fitting.contract)) {
+        const binding = fitting.bindings.get(value.name)
+        if (
+          binding === undefined ||
+          !isShared(binding) ||
+          isKept(value.outsideTold) ||
+          binding.source.row !== undefined
+        )
+          continue
+        const cell = view.cells.get(binding.source.name)
+        if (cell === undefined || cell.face !== undefined || cell.initial === undefined) continue
+        const limits = limitsOf(value, (name) => firstGiven(view, fitting, name))
+        const outside = outsideText(cell.initial, limits)
+        if (outside !== undefined)
+          yield leak(
+            ['cells', cell.name],
+            `the cell '${cell.name}' starts as ${printed(cell.initial)}, which '${fitting.name}' does not take: ${outside}`,
+          )
+      }
+  },
+})
+
+/** What a fitting is given for a name at first; nothing where that is not known at rest. */
+function firstGiven(view: ScreenView, { bindings, contract }: FittingView, name: string): unknown {
+  const binding = bindings.get(name)
+  if (binding === undefined) return (clauseOf(contract, name) as PropertyClause | undefined)?.default
+  if (binding.kind === 'constant') return binding.value
+  const { source } = binding
+  if (source.kind === 'cell') return source.member === undefined ? view.cells.get(source.name)?.initial : undefined
+  return view.firstReckoned().find((one) => one.name === source.name)?.value
+}

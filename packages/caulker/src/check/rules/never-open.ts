@@ -1,0 +1,117 @@
+import { isEmpty, samplesOf } from '../../contract/index.js'
+import { allSteps, isStateToken, type Readable } from '../../wiring/index.js'
+import { recomputed } from '../reading/recomputed.js'
+import type { ScreenView } from '../reading/screen-view.js'
+import { leak, screenRule } from './rule.js'
+
+/** A way on or a submit that waits for what nothing on the screen brings about. */
+export const neverOpen = screenRule({
+  id: 'never-open',
+  level: 'warning',
+  title: 'A way on waits for what nothing brings about',
+  why: 'The person does all that the screen asks for, and the button still says that something is missing: nothing here can give it.',
+  mend: 'Give it a field, a load or a step that sets it, or drop the condition; if the page sets it, waive the rule with the reason.',
+  leaking: `
+import { contract, go, journey, screen, twoWay, Type } from 'caulker'
+const name = contract('vessel-name', { summary: 'A name', values: { name: { type: Type.String(), default: '' } }, events: { send: {} } })
+const cells = { name: { type: Type.String(), initial: '' }, isReady: { type: Type.Boolean(), initial: false } }
+export const first = screen('first', { cells, fittings: { name }, bind: ({ cells }) => ({ name: { name: twoWay(cells.name), on: { send: [go('last', { when: cells.isReady, otherwise: 'Not yet' })] } } }) })
+export const last = screen('last', { cells: {}, fittings: {}, bind: () => ({}) })
+export const trip = journey('trip', { screens: { first, last }, start: 'first', ends: ['last'] })`,
+  mended: `
+import { contract, go, journey, reckon, screen, twoWay, Type } from 'caulker'
+const name = contract('vessel-name', { summary: 'A name', values: { name: { type: Type.String(), default: '' } }, events: { send: {} } })
+export const first = screen('first', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  fittings: { name },
+  reckoned: ({ cells }) => ({ isReady: reckon([cells.name], (name) => name !== '') }),
+  actions: ({ reckoned }) => ({ on: [go('last', { when: reckoned.isReady, otherwise: 'Not yet' })] }),
+  bind: ({ cells, actions }) => ({ name: { name: twoWay(cells.name), on: { send: actions.on } } }),
+})
+export const last = screen('last', { cells: {}, fittings: {}, bind: () => ({}) })
+export const trip = journey('trip', { screens: { first, last }, start: 'first', ends: ['last'] })`,
+  *find(view) {
+    for (const { at, action } of view.actions)
+      for (const step of allSteps(action.steps)) {
+        if (step.step !== 'go' || step.when === undefined) continue
+        const when = step.when as Readable<unknown>
+        if (neverIs(view, when, (value) => typeof value === 'boolean'))
+          yield leak(
+            at,
+            `the way to '${step.to}' is open while '${when.name}' is true, and it is never true nor false`,
+            {
+              mend: `Let '${when.name}' say whether, and 'otherwise' say why not.`,
+              level: 'error',
+            },
+          )
+        else if (isStuck(view, when) && firstOf(view, when) !== true)
+          yield leak(at, `the way to '${step.to}' waits for '${when.name}', and nothing on the screen sets it`)
+      }
+    const { needs = {}, heldBy = {} } = view.screen.submit ?? {}
+    for (const name of Object.keys(needs)) {
+      const cell = view.cells.get(name)
+      if (cell !== undefined && isEmpty(cell.initial) && !isBrought(view, name))
+        yield leak(['submit', 'needs'], `the submit needs '${name}', and nothing on the screen sets it`)
+    }
+    for (const [cell, name] of Object.entries(heldBy)) {
+      const source = readable(view, name)
+      if (source !== undefined && neverIs(view, source, (value) => typeof value === 'string'))
+        yield leak(
+          ['submit', 'heldBy'],
+          `'${name}' holds the submit back at '${cell}', and is no text: nobody learns what is wrong`,
+          {
+            mend: `Let '${name}' be the sentence that says what is wrong, and '' where nothing is.`,
+            level: 'error',
+          },
+        )
+    }
+  },
+})
+
+function readable(view: ScreenView, name: string): Readable<unknown> | undefined {
+  return (view.screen.reckoned as Readonly<Record<string, Readable<unknown>>>)[name]
+}
+
+/** Whether something on the screen writes a cell, or a journey holds it. */
+function isBrought(view: ScreenView, cell: string): boolean {
+  return (
+    view.shared.has(cell) ||
+    view.cells.get(cell)?.face !== undefined ||
+    view.writersOf(cell).length > 0 ||
+    view.editedCells().has(cell)
+  )
+}
+
+/** Whether nothing that it depends on ever changes; a state of the running screen does by itself. */
+function isStuck(view: ScreenView, source: Readable<unknown>): boolean {
+  const cells = view.cellsBehind(source)
+  return cells.size > 0 && !followsState(view, source) && [...cells].every((cell) => !isBrought(view, cell))
+}
+
+function followsState(view: ScreenView, source: Readable<unknown>): boolean {
+  if (source.kind === 'cell') return false
+  if (isStateToken(source)) return true
+  const inputs: readonly Readable<unknown>[] = source.inputs ?? (readable(view, source.name) as typeof source)?.inputs
+  return (inputs ?? []).some((input) => followsState(view, input))
+}
+
+function firstOf(view: ScreenView, source: Readable<unknown>): unknown {
+  return source.kind === 'cell'
+    ? view.cells.get(source.name)?.initial
+    : view.firstReckoned().find(({ name }) => name === source.name)?.value
+}
+
+/** Whether it never comes to what is meant, at first or when any one cell behind it holds something else. */
+function neverIs(view: ScreenView, source: Readable<unknown>, isMeant: (value: unknown) => boolean): boolean {
+  if (isStateToken(source)) return false
+  if (source.kind === 'cell') return !samplesOf(view.typeOf(source) ?? {}).some(isMeant)
+  const first = view.firstReckoned().find(({ name }) => name === source.name)
+  if (first === undefined || first.threw !== undefined || first.value === undefined || isMeant(first.value))
+    return false
+  return [...view.cellsBehind(source)].every((cell) =>
+    samplesOf(view.cells.get(cell)?.type ?? {}).every((value) => {
+      const made = recomputed(view, source.name, cell, value)
+      return made !== undefined && !isMeant(made.value)
+    }),
+  )
+}

@@ -1,0 +1,62 @@
+import { equal, givenClauses, printed, samplesOf, type Amend, type TSchema } from '../../contract/index.js'
+import type { CellClause } from '../../wiring/index.js'
+import { designRule, leak, type Leak } from './rule.js'
+
+/** An amendment that does not leave alone what it has made. */
+export const restlessAmend = designRule({
+  id: 'restless-amend',
+  level: 'warning',
+  title: 'An amendment changes its own outcome once more',
+  why: 'What stands is told to components and comes back from them; each time it is amended anew, and the value creeps on by itself.',
+  mend: 'Let it leave alone what is right already: amended twice is amended once.',
+  leaking: `
+import { contract, screen, twoWay, Type } from 'caulker'
+const text = contract('yard-text', { values: { text: { type: Type.String(), default: '' } } })
+export const berth = screen('berth', {
+  cells: { note: { type: Type.String(), initial: '', amend: (note) => (note === '' ? note : note + '.') } },
+  fittings: { text },
+  bind: ({ cells }) => ({ text: { text: twoWay(cells.note) } }),
+})`,
+  mended: `
+import { contract, screen, twoWay, Type } from 'caulker'
+const text = contract('yard-text', { values: { text: { type: Type.String(), default: '' } } })
+export const berth = screen('berth', {
+  cells: { note: { type: Type.String(), initial: '', amend: (note) => (note === '' || note.endsWith('.') ? note : note + '.') } },
+  fittings: { text },
+  bind: ({ cells }) => ({ text: { text: twoWay(cells.note) } }),
+})`,
+  *find({ contracts, screens }) {
+    for (const contract of contracts)
+      for (const clause of givenClauses(contract))
+        for (const found of creeping(clause.name, clause, clause.default))
+          yield { ...found, of: { name: contract.tag, written: contract } }
+    for (const { screen, cells } of screens)
+      for (const [name, cell] of cells)
+        for (const found of cell.face === undefined ? creeping(name, cell, cell.initial) : [])
+          yield { ...found, at: ['cells', ...found.at], of: { name: screen.name, written: screen } }
+  },
+})
+
+type Amended = Pick<CellClause, 'amend'> & { readonly type: TSchema; readonly amend: readonly Amend<unknown>[] }
+
+function* creeping(name: string, { type, amend }: Amended, before: unknown): Iterable<Leak> {
+  if (amend.length === 0) return
+  for (const sample of samplesOf(type)) {
+    try {
+      const once = amended(amend, sample, before)
+      const twice = amended(amend, once, once)
+      if (equal(once, twice)) continue
+      yield leak(
+        [name],
+        `'${name}' amends ${printed(sample)} to ${printed(once)}, and that to ${printed(twice)} when it is told again`,
+      )
+      return
+    } catch {
+      // What throws is told by the run that meets it.
+    }
+  }
+}
+
+function amended(amend: readonly Amend<unknown>[], value: unknown, before: unknown): unknown {
+  return amend.reduce((made, one) => one(made, before), value)
+}

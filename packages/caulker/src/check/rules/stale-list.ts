@@ -1,0 +1,76 @@
+import { valueAt } from '../../contract/index.js'
+import { allSteps, type Steps } from '../../wiring/index.js'
+import { membersOf } from '../reading/given.js'
+import type { ScreenView } from '../reading/screen-view.js'
+import { leak, screenRule } from './rule.js'
+
+/** A list that goes on showing an entry which was taken away where it is kept. */
+export const staleList = screenRule({
+  id: 'stale-list',
+  level: 'warning',
+  title: 'A list is changed where it is kept, and not asked for again',
+  why: 'The entry that was taken away stays on the screen: the person takes it away once more, or believes that it is still there.',
+  mend: 'Refresh the list in then, or set it to what is left.',
+  leaking: `
+import { call, contract, load, oneWay, rowsOf, screen, source, Type } from 'caulker'
+const rope = Type.Object({ id: Type.String(), name: Type.String() })
+const office = source('rope-loft', { ropes: { effect: 'reads', gives: Type.Array(rope) }, drop: { effect: 'removes', key: 'id', takes: Type.Object({ id: Type.String() }) } })
+const line = contract('rope-line', { summary: 'A rope', properties: { name: { type: Type.String(), default: '' } }, events: { drop: {} } })
+export const loft = screen('loft', {
+  cells: { ropes: { type: Type.Array(rope), initial: [] } },
+  sources: { office },
+  fittings: { line },
+  rows: ({ cells }) => ({ line: rowsOf(cells.ropes, 'id') }),
+  loads: ({ sources }) => ({ ropes: load(sources.office.ropes) }),
+  actions: ({ sources, row }) => ({ drop: [call(sources.office.drop, { id: row.line.id })] }),
+  bind: ({ row, actions }) => ({ line: { name: oneWay(row.line.name), on: { drop: actions.drop } } }),
+})`,
+  mended: `
+import { call, contract, load, oneWay, refresh, rowsOf, screen, source, Type } from 'caulker'
+const rope = Type.Object({ id: Type.String(), name: Type.String() })
+const office = source('rope-loft', { ropes: { effect: 'reads', gives: Type.Array(rope) }, drop: { effect: 'removes', key: 'id', takes: Type.Object({ id: Type.String() }) } })
+const line = contract('rope-line', { summary: 'A rope', properties: { name: { type: Type.String(), default: '' } }, events: { drop: {} } })
+export const loft = screen('loft', {
+  cells: { ropes: { type: Type.Array(rope), initial: [] } },
+  sources: { office },
+  fittings: { line },
+  rows: ({ cells }) => ({ line: rowsOf(cells.ropes, 'id') }),
+  loads: ({ sources }) => ({ ropes: load(sources.office.ropes) }),
+  actions: ({ cells, sources, row }) => ({ drop: [call(sources.office.drop, { id: row.line.id }, { then: [refresh(cells.ropes)] })] }),
+  bind: ({ row, actions }) => ({ line: { name: oneWay(row.line.name), on: { drop: actions.drop } } }),
+})`,
+  *find(view) {
+    for (const { at, action } of view.actions)
+      for (const step of allSteps(action.steps)) {
+        if (step.step !== 'call' || view.operation(step.operation)?.effect !== 'removes') continue
+        const { source, name } = step.operation
+        for (const list of listsOf(view, source, Object.keys(membersOf(step.given))))
+          if (!isSeenTo(view, list, action.steps))
+            yield leak(at, `'${source}.${name}' takes an entry away, and '${list}' goes on showing it`, {
+              mend: `Say then: [refresh(cells.${list})].`,
+            })
+      }
+  },
+})
+
+/** The lists that are loaded from a source, and whose entries have a member by which one is taken away. */
+function listsOf(view: ScreenView, source: string, members: readonly string[]): string[] {
+  return Object.entries(view.screen.loads)
+    .filter(([cell, { operation }]) => {
+      const entry = valueAt(view.cells.get(cell)?.type, ['items', 'properties'])
+      return operation.source === source && members.some((one) => Object.hasOwn((entry ?? {}) as object, one))
+    })
+    .map(([cell]) => cell)
+}
+
+/** Whether the list is written or asked for again beside it, after it, or by who hears of it; or the person goes elsewhere. */
+function isSeenTo(view: ScreenView, list: string, steps: Steps): boolean {
+  const heard = Object.values(view.screen.hears).flatMap((one) => one.steps)
+  return [...allSteps([...steps, ...heard])].some(
+    (step) =>
+      step.step === 'go' ||
+      step.step === 'back' ||
+      ((step.step === 'set' || step.step === 'clear' || step.step === 'refresh') && step.cell.name === list) ||
+      (step.step === 'call' && step.into?.name === list),
+  )
+}

@@ -91,7 +91,7 @@ export const mark = contract('mark-field', { summary: 'A mark', values: { mark: 
 
   it('by what a part of a project cannot know: with a configuration the whole is asked, without one it is a note', async () => {
     const files = {
-      'topics.ts': `import { topic, Type } from 'caulker'\nexport const freed = topic('crane-freed', Type.String())\n`,
+      'topics.ts': `import { topic, Type } from 'caulker'\nexport const freed = topic('crane-freed', { payload: Type.String() })\n`,
       'far/hears.screen.ts': `import { screen, contract, oneWay, payload, set, Type } from 'caulker'
 import { freed } from '../topics.js'
 const board = contract('crane-board', { summary: 'B', properties: { text: { type: Type.String() } } })

@@ -88,6 +88,9 @@ function uncrossed(ends: readonly unknown[], before: readonly unknown[], limits:
 function snap(value: number, { least, most, step }: Limits): number {
   if (step === undefined || !Number.isFinite(value)) return value
   const base = typeof least === 'number' ? least : 0
+  // Whole numbers on a whole step need no rounding.
+  if (Number.isInteger(step) && Number.isInteger(base) && Number.isInteger(value) && (value - base) % step === 0)
+    if (typeof most !== 'number' || value <= most) return value
   const places = Math.max(decimals(base), decimals(step))
   const onStep = (steps: number) => Number((base + steps * step).toFixed(places))
   const steps = Math.round((value - base) / step)

@@ -18,8 +18,18 @@ import { noSlots } from './slots.js'
 /** What can be made flat. */
 export type Wiring = AnyScreen | Journey | Interior
 
+const compiled = new WeakMap<Wiring, Machine>()
+
 /** Makes a wiring flat, once for any number of runs. Names that do not exist are left out here and reported by `check`. */
 export function compile(wiring: Wiring): Machine {
+  const before = compiled.get(wiring)
+  if (before !== undefined) return before
+  const machine = flat(wiring)
+  compiled.set(wiring, machine)
+  return machine
+}
+
+function flat(wiring: Wiring): Machine {
   if (!isScreen(wiring) && !isJourney(wiring) && !isInterior(wiring))
     throw new CaulkerError(
       'bad-argument',

@@ -37,9 +37,22 @@ export const table = handlers(winch, [{ event: 'click', at: '.release', does: 'r
 })
 
 /** Why no element can match a selector (Selectors Level 4). */
+/** One that stands between two elements; the parser takes one at either end, too. */
+function isCombinator(token: ReturnType<typeof parse>[number][number] | undefined): boolean {
+  return token === undefined || COMBINATORS.includes(token.type)
+}
+
+const COMBINATORS: readonly string[] = [
+  SelectorType.Child,
+  SelectorType.Descendant,
+  SelectorType.Adjacent,
+  SelectorType.Sibling,
+]
+
 function wrongSelector(at: string): string | undefined {
   try {
     const ways = parse(at)
+    if (ways.some((tokens) => isCombinator(tokens[0]) || isCombinator(tokens.at(-1)))) return 'it is no selector'
     const isDead = (tokens: (typeof ways)[number]) =>
       tokens.some(({ type }) => type === SelectorType.PseudoElement || type === SelectorType.ColumnCombinator)
     return ways.every(isDead) ? 'a part of the picture is no element that an event can hit' : undefined

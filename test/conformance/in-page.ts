@@ -2,6 +2,7 @@ import { journeyRows } from './journey-rows.js'
 import { pagePlayer } from './page-player.js'
 import { pageRows } from './page-rows.js'
 import { rows } from './rows.js'
+import '../fixtures/interiors/yard-name.js'
 
 /** Plays every row in the page that it stands in; what went wrong, by the row's sentence. */
 async function playAll(): Promise<Record<string, string>> {

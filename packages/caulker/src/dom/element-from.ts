@@ -98,6 +98,7 @@ export function elementFrom<I extends Interior>(
           lockAll: (isLocked) => void root.querySelector('fieldset')?.toggleAttribute('disabled', isLocked),
           field: () => root.querySelector<HTMLElement>('input, select, textarea, button') ?? undefined,
         })
+      root.addEventListener('keydown', (event) => this.#form?.press(event as KeyboardEvent))
       this.#settle()
     }
 

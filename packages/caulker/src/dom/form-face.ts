@@ -1,4 +1,5 @@
 import { isEmpty, valueClauses, type AnyContract, type ValueClause } from '../contract/index.js'
+import { submitByEnter } from './implicit-submission.js'
 
 /** What an element is to the form around it (HTML, section 4.13.7). */
 export interface FormFace {
@@ -7,6 +8,8 @@ export interface FormFace {
   reset(): void
   restore(state: unknown): void
   disable(isDisabled: boolean): void
+  /** A key was pressed inside. */
+  press(event: KeyboardEvent): void
   /** Shows what is wrong, and gives whether nothing is. */
   check(): boolean
   /** What its owner has set the name to that disables it, where a fieldset disables it besides. */
@@ -71,6 +74,7 @@ export function formFace(element: HTMLElement, contract: AnyContract, inside: In
       isAroundDisabled = isDisabled && !element.hasAttribute('disabled')
       inside.give({ [lock]: isDisabled || own === true })
     },
+    press: (event) => submitByEnter(event, internals?.form),
     check: () => internals?.reportValidity?.() ?? true,
     own: (name) => (name === lock && isAroundDisabled ? own : undefined),
     keep(name, value) {

@@ -29,6 +29,11 @@ export function limitsOf(clause: ValueClause, valueOf: (name: string) => unknown
   }
 }
 
+/** A step of 0 or less, by the name that says how far values lie apart, is none (HTML, section 4.10.5.3.8). */
+export function isNoStep(values: readonly ValueClause[], name: string, size: unknown): boolean {
+  return typeof size === 'number' && size <= 0 && values.some(({ step, stride }) => step === name || stride === name)
+}
+
 /**
  * A value brought inside its limits: on a step counted from the least (else from 0), and never above the most. Where the least is
  * above the most, the least stands. Both ends of a pair are brought in, and the end that moved stops at the other; what is neither

@@ -60,6 +60,25 @@ export async function lostForOne(subject: Subject, { trail, rows }: Played): Pro
   return undefined
 }
 
+/** One gesture puts the same entry in twice. */
+export function doubled(subject: Subject, { trail, rows }: Played): LeakAt | undefined {
+  const last = rows[trail.moves.length]
+  if (last === undefined || rows.some(({ fault }) => fault !== undefined)) return undefined
+  for (const { name } of listsOf(subject)) {
+    const [before, after] = [listIn(rows[0].read[name]), listIn(last.read[name])]
+    const come = after.filter((entry) => !has(before, entry))
+    const twice = come.find((entry, at) => come.slice(0, at).some((one) => equal(one, entry)))
+    if (twice !== undefined && rows.slice(1).filter(({ heard }) => heard.length > 0).length < 2)
+      return {
+        row: trail.moves.length,
+        says: `what is added to ${name} comes into it twice`,
+        expected: `${name} with ${printed(twice)} once`,
+        found: `${name} ${printed(after)}`,
+      }
+  }
+  return undefined
+}
+
 /** Whether a list of two is held, and looks otherwise than each of them alone. */
 async function holdsTwo(subject: Subject, value: ValueClause): Promise<boolean> {
   const two = twoEntries(subject, value)

@@ -1,8 +1,9 @@
 import { equal, printed } from '../../contract/index.js'
 import { besideOthers, droppedAlong, placesOf, strayed, swayed, type Places } from './beside.js'
-import { added, addingWays, lostForOne } from './added-entries.js'
+import { added, addingWays, doubled, lostForOne } from './added-entries.js'
 import { clause } from './clause.js'
 import { ownButtons, takenOut, takenOutWith } from './own-buttons.js'
+import { bothTaken, lostToAnother, tickedInTurn } from './ticks.js'
 import type { Played, Row } from '../stage/played.js'
 import { isDone, settlesEdits, type Move } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -18,7 +19,7 @@ export const editsStand = clause({
     'An edit in one field leaves standing what was edited in another, and what is added to a list or taken out of it leaves its other entries.',
   why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
   tried:
-    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, and each is taken out by its own button.',
+    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, and each is taken out by its own button; two boxes are ticked in turn.',
   unprovenWhen: 'No two fields were found that change different parts, and no two entries of a list.',
   random: 'none',
   onTrial: 'gesture',
@@ -27,15 +28,19 @@ export const editsStand = clause({
     const fields = typedInto(subject)
     for (const { given, moves } of [...besideOthers(subject), ...addingWays(subject)]) yield { given, moves }
     for (const [one, other] of await ownButtons(subject)) yield* [one.trail, other.trail]
+    yield* tickedInTurn(subject)
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))
           yield { given: one.given, moves: [...one.moves, ...other.moves] }
   },
   proves: async (subject, played) =>
-    (await partsOf(subject, played)) !== undefined || (await takenOut(subject, played)) || added(subject, played),
+    (await partsOf(subject, played)) !== undefined ||
+    (await takenOut(subject, played)) ||
+    added(subject, played) ||
+    bothTaken(subject, played),
   async judge(subject, played) {
-    for (const law of [droppedAlong, swayed, strayed, takenOutWith, lostForOne]) {
+    for (const law of [droppedAlong, swayed, strayed, takenOutWith, lostForOne, doubled, lostToAnother]) {
       const leak = await law(subject, played)
       if (leak !== undefined) return leak
     }

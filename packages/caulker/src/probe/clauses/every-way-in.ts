@@ -3,6 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { deadField, eachField, leftStanding } from './dead-field.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
+import { isEmptiedPart } from './emptied-part.js'
 import { unlikeFresh } from './laws.js'
 import {
   notBySpace,
@@ -13,7 +14,7 @@ import {
   otherWays,
   pointedAt,
 } from './ways-alike.js'
-import { arrowed, unreachedByKeys } from './roving.js'
+import { arrowed, chosenThoughDisabled, reachedByNoTab, unreachedByKeys } from './roving.js'
 import { givenUp, stuckTick, takenByEscape, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
 import { samePicture } from '../sight/picture.js'
@@ -74,6 +75,8 @@ const LAWS: readonly ((subject: Subject, played: Played) => Promise<LeakAt | und
   notBySpace,
   otherThanFocused,
   unreachedByKeys,
+  reachedByNoTab,
+  chosenThoughDisabled,
   typedNotCounted,
   emptyAndHeld,
   takenByEscape,
@@ -135,10 +138,13 @@ async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promi
       isGesture(move) &&
       (move.gesture.do === 'leave' || (isPlaced(move.gesture) && VALUE_CONTROLS.includes(move.gesture.on.kind))),
   )
-  if (at === 0 || !isByControl || rows.some(({ heard }) => heard.length > 0)) return undefined
+  // What is only reported when it is let go of is not finished before.
+  if (at === 0 || !isByControl || !settlesEdits(row.move) || rows.some(({ heard }) => heard.length > 0))
+    return undefined
   if (subject.values.some(({ name }) => !equal(row.read[name], first.read[name]))) return undefined
   const fresh = await subject.fresh(row.held)
   if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
+  if (subject.values.some(({ name }) => isEmptiedPart(subject, rows, name))) return undefined
   if (bringsUpMore(first, row) || (await isPickedForAButton(subject, trail, rows))) return undefined
   const leak = unlikeFresh(row, first, fresh)
   return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }

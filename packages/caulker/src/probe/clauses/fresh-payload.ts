@@ -20,7 +20,8 @@ export const freshPayload = clause({
     // Twice in the same field, with one text and another.
     for (const one of some) {
       const other = subject.ways.find(
-        ({ control, text }) => equal(control, one.control) && text !== undefined && text !== '' && text !== one.text,
+        ({ control, text, changes }) =>
+          changes.size > 0 && equal(control, one.control) && text !== undefined && text !== '' && text !== one.text,
       )
       if (other !== undefined) yield { given: one.given, moves: [...one.moves, ...other.moves] }
     }

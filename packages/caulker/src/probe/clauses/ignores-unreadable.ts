@@ -1,6 +1,7 @@
 import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
-import { clause } from './clause.js'
-import { gesture, isDone, settlesEdits } from '../stage/trail.js'
+import { clause, type LeakAt } from './clause.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isDone, settlesEdits, type Trail } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 
 /** A text that is no number. */
@@ -13,7 +14,7 @@ export const ignoresUnreadable = clause({
   promise: 'A text that cannot be read as its number leaves the number as it was, or counts as an emptied field.',
   why: 'A slip of the finger becomes a 0, or half of what was typed, and nobody has entered either.',
   tried:
-    'Into each field whose text is taken as a number, in whatever unit, a word is typed; then it is left, and entered.',
+    'Into each field whose text is taken as a number, in whatever unit, a word is typed; then it is left, and entered; and a number is typed with a comma.',
   unprovenWhen: 'No field was found whose text is taken as a number, or it takes no letters.',
   random: 'none',
   onTrial: 'gesture',
@@ -25,11 +26,16 @@ export const ignoresUnreadable = clause({
         yield { given: { ...given, [name]: value }, moves: [typed, gesture({ do: 'leave' })] }
         yield { given: { ...given, [name]: value }, moves: [typed, gesture({ do: 'enter', on: control })] }
       }
+    for (const [name, { given, control }] of fields(subject))
+      for (const text of decimalsOf(subject, name))
+        yield { given, moves: [gesture({ do: 'type', on: control, text }), gesture({ do: 'leave' })] }
   },
   proves: (_, { rows }) => rows.length > 2 && rows[1]?.around.caret?.text === UNREADABLE,
   async judge(subject, { trail, rows }) {
     const [typed, ...others] = trail.moves
     const [first, , last] = rows
+    const cut = await cutAtComma(subject, trail, rows)
+    if (cut !== undefined) return cut
     if (!isDone(typed, 'type') || typed.gesture.text !== UNREADABLE || last === undefined) return undefined
     const { on } = typed.gesture
     const [name] = fields(subject).find(([, { control }]) => equal(control, on)) ?? []
@@ -62,4 +68,36 @@ function fields({ ways, values }: Subject): [string, Way][] {
       typed.find(({ changes, text }) => changes.has(name) && text !== undefined && text !== '' && !isNaN(Number(text)))
     return way === undefined ? [] : [[name, way]]
   })
+}
+
+/** A number between two whole ones that may stand there, written with a comma. */
+function decimalsOf(subject: Subject, name: string): string[] {
+  const value = subject.values.find((one) => one.name === name)
+  // Another one than what stands there, so that it is seen what was taken.
+  const isOther = (one: number) => one > 0 && one < 1000 && Math.floor(one) !== subject.middle[name]
+  const whole = subject.plain(name).find((one) => typeof one === 'number' && isOther(one))
+  if (value === undefined || typeof whole !== 'number') return []
+  const between = Math.floor(whole) + 0.5
+  const isFit = equal(subject.ideally(name, { ...subject.middle, [name]: between }), between)
+  return isFit ? [String(between).replace('.', ',')] : []
+}
+
+/** With a point it is read as a whole, and with a comma only what stands before it. */
+async function cutAtComma(subject: Subject, trail: Trail, rows: Played['rows']): Promise<LeakAt | undefined> {
+  const [typed, ...others] = trail.moves
+  const [first, , last] = rows
+  const text = isDone(typed, 'type') ? /^(\d+),5$/.exec(typed.gesture.text) : null
+  if (text === null || last === undefined || !isDone(typed, 'type')) return undefined
+  const [number, cut] = [Number(`${text[1]}.5`), Number(text[1])]
+  const pointed = gesture({ do: 'type', on: typed.gesture.on, text: String(number) })
+  const whole = (await subject.play({ ...trail, moves: [pointed, ...others] })).rows[2]
+  const name = fields(subject).find(([, { control }]) => equal(control, typed.gesture.on))?.[0]
+  if (name === undefined || whole?.read[name] !== number || last.read[name] !== cut || first.read[name] === cut)
+    return undefined
+  return {
+    row: 2,
+    says: `of a number with a comma only what stands before it is taken as ${name}`,
+    expected: `${name} ${number}, or ${printed(first.read[name])} as it was`,
+    found: `${name} ${cut}`,
+  }
 }

@@ -2,6 +2,7 @@ import {
   accepts,
   equal,
   isHost,
+  isNoStep,
   isValue,
   printed,
   valueClauses,
@@ -182,6 +183,7 @@ function falsies(subject: Subject, named: PropertyClause): unknown[] {
   return [0, '', false, ...noughtsOf(named), ...nested].filter(
     (falsy) =>
       accepts(named.type, falsy) &&
+      !isNoStep(subject.values, named.name, falsy) &&
       equal(subject.ideally(named.name, { ...subject.base, [named.name]: falsy }), falsy) &&
       (!isValue(named) || isOffered(named, subject.names, subject.base, falsy)),
   )

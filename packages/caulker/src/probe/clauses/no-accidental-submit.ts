@@ -27,7 +27,9 @@ export const noAccidentalSubmit = clause({
   },
   judge(_subject, { rows }) {
     for (const [at, row] of rows.entries())
-      if (isGesture(row.move) && row.around.submits.length > 0)
+      if (isGesture(row.move) && row.around.submits.length > 0) {
+        // A field in which nothing was typed may hand Enter on.
+        if (row.move.gesture.do === 'enter' && row.heard.length === 0) continue
         return {
           row: at,
           ...(row.move.gesture.do === 'enter'
@@ -42,6 +44,7 @@ export const noAccidentalSubmit = clause({
           expected: 'the form is not submitted',
           found: 'the form is submitted',
         }
+      }
     return undefined
   },
 })

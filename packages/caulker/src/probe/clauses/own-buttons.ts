@@ -1,7 +1,9 @@
-import { equal, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
+import type { Given } from '../../mount/index.js'
 import { controlRefs, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
+import { isOffered } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { listIn, listsOf, twoEntries } from './lists.js'
@@ -27,26 +29,49 @@ async function lookForOwn(subject: Subject): Promise<(readonly [Own, Own])[]> {
   for (const value of listsOf(subject)) {
     const two = twoEntries(subject, value)
     if (two === undefined) continue
-    const { given, entries } = two
-    const buttonsWith = async (list: readonly unknown[]) =>
-      (await subject.look({ ...given, [value.name]: list }, (container) =>
-        controlRefs(container).flatMap(({ ref }) => (ref.kind === 'button' ? [ref] : [])),
-      )) ?? []
-    const usual = (await buttonsWith([])).map(({ label }) => label)
-    const isOwn = ({ label }: ControlRef) => !usual.includes(label)
-    const [one, both] = [(await buttonsWith([entries[0]])).filter(isOwn), (await buttonsWith(entries)).filter(isOwn)]
-    // As many again with the second entry: what takes out all of them, or the last, is there once.
-    if (one.length === 0 || one.length > MOST_OWN || both.length !== 2 * one.length) continue
-    const pressAt = (on: ControlRef, entry: unknown): Own => ({
-      value,
-      entry,
-      trail: { given: { ...given, [value.name]: entries }, moves: [gesture({ do: 'press', on })] },
-    })
-    for (const [at, on] of both.slice(0, one.length).entries())
-      pairs.push([pressAt(on, entries[0]), pressAt(both[one.length + at] as ControlRef, entries[1])])
+    const { given } = two
+    for (const entries of [two.entries, ...namesakes(subject, value, given, two.entries)])
+      pairs.push(...(await pairsOf(subject, value, given, entries)))
   }
   return pairs
 }
+
+async function pairsOf(
+  subject: Subject,
+  value: ValueClause,
+  given: Given,
+  entries: readonly unknown[],
+): Promise<(readonly [Own, Own])[]> {
+  const buttonsWith = async (list: readonly unknown[]) =>
+    (await subject.look({ ...given, [value.name]: list }, (container) =>
+      controlRefs(container).flatMap(({ ref }) => (ref.kind === 'button' ? [ref] : [])),
+    )) ?? []
+  const usual = (await buttonsWith([])).map(({ label }) => label)
+  const isOwn = ({ label }: ControlRef) => !usual.includes(label)
+  const [one, both] = [(await buttonsWith([entries[0]])).filter(isOwn), (await buttonsWith(entries)).filter(isOwn)]
+  // As many again with the second entry: what takes out all of them, or the last, is there once.
+  if (one.length === 0 || one.length > MOST_OWN || both.length !== 2 * one.length) return []
+  const pressAt = (on: ControlRef, entry: unknown): Own => ({
+    value,
+    entry,
+    trail: { given: { ...given, [value.name]: entries }, moves: [gesture({ do: 'press', on })] },
+  })
+  return both
+    .slice(0, one.length)
+    .map((on, at) => [pressAt(on, entries[0]), pressAt(both[one.length + at] as ControlRef, entries[1])] as const)
+}
+
+/** Two entries that are alike but for the key that tells them apart. */
+function namesakes(subject: Subject, value: ValueClause, given: Given, [one, other]: readonly unknown[]): unknown[][] {
+  if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return []
+  const key = KEYS.find((name) => Object.hasOwn(one, name) && Object.hasOwn(other, name))
+  if (key === undefined) return []
+  const entries = [one, { ...one, [key]: (other as Record<string, unknown>)[key] }]
+  const isFit = accepts(value.type, entries) && isOffered(value, subject.names, given, entries)
+  return isFit ? [entries] : []
+}
+
+const KEYS = ['id', 'key']
 
 const MOST_OWN = 3
 
@@ -63,9 +88,18 @@ export async function takenOutWith(subject: Subject, played: Played): Promise<Le
   const { own, other } = at
   const left = listAfter(own, played)
   const leftByOther = listAfter(other, await subject.play(other.trail))
+  const { name } = own.value
+  // What takes out the other one, and not its own, goes by a wrong place, unless each keeps only its own.
+  if (equal(left, [own.entry]) && leftByOther.length > 1)
+    return {
+      row: 1,
+      says: `the button of one entry of ${name} takes out another`,
+      expected: `${name} without ${printed(own.entry)}`,
+      found: `${name} ${printed(left)}`,
+      cause: 'the place of an entry is not what its button goes by',
+    }
   // Both have to take something out: one may move an entry, or open it.
   if (left.length > 1 || leftByOther.length > 1) return undefined
-  const { name } = own.value
   if (left.length === 0)
     return {
       row: 1,

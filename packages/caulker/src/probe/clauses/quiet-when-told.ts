@@ -37,6 +37,10 @@ export const quietWhenTold = clause({
           yield { given: way.given, moves: [...typed, tell({ [name]: told }), { wait: within + 200 }], hasty: true }
         }
     yield { given: subject.middle, moves: [] }
+    for (const { name } of subject.tellable) {
+      const there = subject.middle[name] ?? subject.plain(name)[0]
+      if (there !== undefined) yield { given: { ...subject.middle, [name]: there }, moves: [{ retell: name }] }
+    }
     // What is nothing to convert, to cut or to drop says nothing: what it holds besides is something, too.
     for (const { name, kind } of subject.tellable)
       if (kind === 'property')
@@ -79,7 +83,7 @@ export const quietWhenTold = clause({
             cause: 'what is told does not drop what is held back',
           }
       }
-      if (move !== undefined && !isTell(move)) continue
+      if (move !== undefined && !isTell(move) && !('retell' in move)) continue
       const echo = heard.find(
         (one) => one.value !== undefined && !isAmendment(played, row, one.value) && !isDue(subject, one, move),
       )

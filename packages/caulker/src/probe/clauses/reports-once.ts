@@ -1,4 +1,4 @@
-import { equal, printed } from '../../contract/index.js'
+import { accepts, equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
 import { entersText } from '../person/gestures.js'
@@ -31,6 +31,7 @@ export const reportsOnce = clause({
       if (told.length > 0) yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
     }
     for (const value of subject.values) yield* waysAtBounds(subject, value, subject.base)
+    yield* ontoNothing(subject)
     yield* untouched(subject)
     for (const one of subject.ways.slice(0, 6))
       for (const other of subject.ways.slice(0, 6)) yield { given: one.given, moves: [...one.moves, ...other.moves] }
@@ -238,3 +239,19 @@ async function isStillThere(subject: Subject, moves: readonly Move[], { picture,
 function withoutMove(row: Row): Row {
   return { ...row, move: undefined }
 }
+
+/** A step onto 0, which may be taken for no value at all. */
+function* ontoNothing(subject: Subject): Iterable<Trail> {
+  for (const { name, step, type } of subject.values) {
+    const size = typeof step === 'number' ? step : 1
+    if (!accepts(type, 0) || !accepts(type, size)) continue
+    const stepping = subject.ways.filter(({ changes, text }) => changes.has(name) && text === undefined)
+    for (const { given, moves } of stepping.slice(0, MOST_STEPPING))
+      for (const beside of [size, -size]) {
+        const near = { ...given, [name]: beside }
+        if (equal(subject.ideally(name, near), beside)) yield { given: near, moves }
+      }
+  }
+}
+
+const MOST_STEPPING = 6

@@ -1,9 +1,8 @@
 import { accepts, equal, isKept, printed, typeText } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
+import { isEmptiedPart } from './emptied-part.js'
 import { linesShowing } from './laws.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
-import type { ControlKind } from '../person/controls.js'
-import { isPlaced } from '../person/gestures.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { textsOffType } from '../subject/off-type.js'
@@ -63,6 +62,8 @@ export const reportsTruth = clause({
         }
       }
       if (!isGesture(row.move) || !settlesEdits(row.move)) continue
+      const joined = runTogether(subject, rows, at)
+      if (joined !== undefined) return joined
       for (const { name, event } of subject.values) {
         const last = row.heard.findLast((one) => one.value === name)
         if (
@@ -85,7 +86,7 @@ export const reportsTruth = clause({
         const lines = await linesShowing(subject, row.held, name)
         const shown = allLines(row.picture).map(withoutOffers)
         const missing = lines.filter((line) => !shown.includes(withoutOffers(line)))
-        if (missing.length > 0)
+        if (missing.length > 0 && !isTypedBeside(rows.slice(0, at), shown, missing))
           return {
             row: at,
             says: `it reports ${name} ${printed(row.held[name])} and shows something else`,
@@ -155,19 +156,32 @@ function withoutOffers(line: string): string {
   return line.replace(/ ▾ [^\]]*\]/, ' ▾]')
 }
 
-/** A value of several fields is nothing as long as one of them is empty: what stands in the others may stay. */
-function isEmptiedPart({ ways, values }: Subject, rows: readonly Row[], name: string): boolean {
-  const clause = values.find((value) => value.name === name)
-  const on = rows
-    .map(({ move }) => (isGesture(move) && isPlaced(move.gesture) ? move.gesture.on : undefined))
-    .findLast((one) => one !== undefined)
-  if (on === undefined || clause === undefined || !equal(rows.at(-1)?.held[name], clause.empty)) return false
-  const fields = ways.filter(({ changes, control }) => changes.has(name) && PARTS.includes(control.kind))
+/** Two lines that were typed, and come to one. */
+function runTogether({ values }: Subject, rows: Played['rows'], at: number): LeakAt | undefined {
+  const typed = rows[at - 1]?.move
+  const row = rows[at]
+  if (!isDone(typed, 'type') || !typed.gesture.text.includes('\n')) return undefined
+  const [first = '', second = ''] = typed.gesture.text.split('\n')
+  const whole = new RegExp(`${first}(.*)${second}`, 's')
+  const value = values.find(
+    ({ name }) => whole.test(String(row?.read[name])) && !String(row?.read[name]).includes('\n'),
+  )
   return (
-    PARTS.includes(on.kind) &&
-    fields.some(({ control }) => equal(control, on)) &&
-    fields.some(({ control }) => !equal(control, on))
+    value && {
+      row: at,
+      says: `two lines are typed, and ${value.name} is one`,
+      expected: `${value.name} ${printed(typed.gesture.text)}`,
+      found: `${value.name} ${printed(row?.read[value.name])}`,
+    }
   )
 }
 
-const PARTS: readonly ControlKind[] = ['text field', 'number field', 'select', 'spin button']
+/** A text that was typed and taken by nobody yet stands in its field, whatever is done beside it. */
+function isTypedBeside(before: readonly Row[], shown: readonly string[], missing: readonly string[]): boolean {
+  const typed = before.flatMap(({ move, heard }) =>
+    isDone(move, 'type') && heard.length === 0 && move.gesture.text !== '' ? [`[${move.gesture.text}]`] : [],
+  )
+  return (
+    typed.some((text) => shown.some((line) => line.startsWith(text))) && missing.every((line) => line.startsWith('['))
+  )
+}

@@ -1,6 +1,6 @@
 import { equal, isKept, printed, valueClauses, type ValueClause, outsideText } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import type { Row } from '../stage/played.js'
+import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
 import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
@@ -54,6 +54,9 @@ export const staysWithin = clause({
           (at === 0 || isTell(row.move) || equal(stands, rows[at - 1]?.read[value.name]))
         )
           continue
+        const brought =
+          isTell(row.move) && trail.unbounded === true ? broughtElsewhere(subject, value, rows, at) : undefined
+        if (brought !== undefined) return brought
         const outside = stands === undefined ? undefined : outsideText(stands, limits)
         if (outside !== undefined && zeroBoundOf(value, given) === undefined)
           return {
@@ -68,6 +71,25 @@ export const staysWithin = clause({
     return undefined
   },
 })
+
+/** What is told outside its bounds stands at the bound that it passed, or leaves what stood; it becomes no third value. */
+function broughtElsewhere(subject: Subject, value: ValueClause, rows: Played['rows'], at: number): LeakAt | undefined {
+  const [before, row] = [rows[at - 1], rows[at]]
+  const told = row !== undefined && isTell(row.move) ? row.move.tell[value.name] : undefined
+  const limits = subject.limits(value, { ...row?.held })
+  const stands = row?.read[value.name]
+  if (typeof told !== 'number' || typeof stands !== 'number' || value.outsideTold !== 'clamp') return undefined
+  const due = subject.ideally(value.name, { ...row?.held, [value.name]: told })
+  if (outsideText(told, limits) === undefined) return undefined
+  // A bound that gives way lets it stand as it was told.
+  if ([limits.least, limits.most, before?.read[value.name], due, told].includes(stands)) return undefined
+  return {
+    row: at,
+    says: `${value.name} ${printed(told)} is told, and it becomes ${printed(stands)}, which is neither a bound nor what stood`,
+    expected: limitsText(limits),
+    found: `${value.name} ${printed(stands)}`,
+  }
+}
 
 /** Of two values that bound each other, each may give way to the other: what the component itself holds of the other counts. */
 function giveWay({ values }: Subject, { name, bounds }: ValueClause, { read }: Row): Given {

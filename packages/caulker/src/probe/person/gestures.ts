@@ -65,10 +65,12 @@ export function isKeyed(gesture: Gesture): boolean {
 
 /** Whether a gesture ends an edit: afterwards nothing is unfinished. */
 export function commits(gesture: Gesture): boolean {
-  if (gesture.do === 'key' && gesture.key === 'Escape')
-    return gesture.on.kind !== 'text field' && gesture.on.kind !== 'number field'
+  if (gesture.do === 'key' && gesture.key === 'Escape') return !UNFINISHED.includes(gesture.on.kind)
   return !['type', 'paste', 'compose', 'insert', 'caret', 'hold', 'grab', 'move'].includes(gesture.do)
 }
+
+/** Where an edit goes on until the field is left, or what was moved is let go of. */
+const UNFINISHED = ['text field', 'number field', 'slider']
 
 /** A gesture in words, for a ledger. */
 export function gestureText(gesture: Gesture): string {

@@ -100,6 +100,9 @@ function inFormat(format: string, texts: readonly string[]): readonly string[] {
   return known === undefined ? texts : fit.length > 0 ? fit : known.texts
 }
 
+/** What only a field of several lines takes. */
+const LINES = 'oakum\npitch'
+
 /** A text by each way in: struck, entered, taken back, pasted, composed, and filled in by the browser. */
 function* textGestures(control: FoundControl, supply: Supply): Iterable<Tried> {
   const { ref, isMultiline, isFree, isField, format, offered } = control
@@ -111,6 +114,7 @@ function* textGestures(control: FoundControl, supply: Supply): Iterable<Tried> {
     yield { gestures: [typed, { do: 'leave' }], text }
     if (!isMultiline) yield { gestures: [typed, { do: 'enter', on: ref }], text }
   }
+  if (isMultiline) yield { gestures: [{ do: 'type', on: ref, text: LINES }, { do: 'leave' }], text: LINES }
   yield { gestures: [{ do: 'type', on: ref, text: '' }, { do: 'leave' }], text: '' }
   const [text = '7'] = texts
   const others = [...(isFree ? (['paste', 'compose'] as const) : []), ...(isField ? (['fill'] as const) : [])]

@@ -2,6 +2,7 @@ import {
   accepts,
   equal,
   givenClauses,
+  isNoStep,
   isValue,
   valueClauses,
   type AnyContract,
@@ -37,7 +38,11 @@ export async function subjectFor(
   const drawn = new Map(
     names.map((clause) => [
       clause.name,
-      [...clause.samples, ...(isValue(clause) ? usualChoices(clause, names) : []), ...samplesFor(clause.type, host)],
+      [
+        ...clause.samples,
+        ...(isValue(clause) ? usualChoices(clause, names) : []),
+        ...samplesFor(clause.type, host),
+      ].filter((value) => !isNoStep(values, clause.name, value)),
     ]),
   )
   const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)

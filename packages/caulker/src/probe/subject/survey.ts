@@ -1,11 +1,11 @@
-import { equal, isHost } from '../../contract/index.js'
+import { accepts, equal, isHost, samplesOf, valueAt, type TSchema } from '../../contract/index.js'
 import { componentRef, type ControlKind, type ControlRef } from '../person/controls.js'
 import { changesAtOnce } from '../person/fields.js'
 import type { Gesture } from '../person/gestures.js'
 import { gesturesOf, type NamedGesture } from '../person/named-gesture.js'
 import { foundControls, gesturesAt, wholeGestures, type FoundControl } from '../person/operate.js'
 import { samePicture } from '../sight/picture.js'
-import type { Played } from '../stage/played.js'
+import type { Played, Row } from '../stage/played.js'
 import type { Stage } from '../stage/stage.js'
 import { gesture, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
@@ -245,6 +245,7 @@ function textsFor(subject: Subject, { kind }: ControlRef): string[] {
       .slice(0, 2)
       .map(String),
   )
+  if (kind === 'text field' || kind === 'combo box') texts.unshift(...newEntries(subject))
   // A choice is found by its name where it is typed at all.
   if (kind === 'combo box')
     texts.unshift(
@@ -257,6 +258,20 @@ function textsFor(subject: Subject, { kind }: ControlRef): string[] {
 }
 
 const MOST_NAMES = 2
+
+/** For each list of texts one that is not in it yet: many a component takes none twice. */
+function newEntries(subject: Subject): string[] {
+  return subject.values.flatMap((value) => {
+    const [there, type] = [subject.middle[value.name], itemsOf(value.type)]
+    if (!Array.isArray(there) || type === undefined) return []
+    const fitting = ['tar', 'moss', ...samplesOf(type)].filter((text) => typeof text === 'string' && text !== '')
+    return (fitting as string[]).filter((text) => accepts(type, text) && !there.includes(text)).slice(0, 2)
+  })
+}
+
+function itemsOf(type: TSchema): TSchema | undefined {
+  return valueAt(type, ['items']) as TSchema | undefined
+}
 
 /** The numbers and texts in a value: of a pair, of a list, of an object. */
 export function writtenIn(value: unknown): (number | string)[] {
@@ -314,6 +329,8 @@ export function isTypedIn(value: unknown, text: string): boolean {
 function leavesTrace(subject: Subject, { rows }: Played): boolean {
   const last = rows[rows.length - 1] ?? rows[0]
   if (last.fault !== undefined || !samePicture(rows[0].picture, last.picture)) return true
-  // What holds no value of its own says what was done by its events alone.
-  return subject.values.length === 0 && rows.some((row) => row.heard.length > 0)
+  // What holds no value of its own, or is there to be heard, says what was done by its events alone.
+  const isHeard = ({ heard }: Row) =>
+    heard.some(({ event }) => subject.values.length === 0 || Object.hasOwn(subject.contract.events, event))
+  return rows.some(isHeard)
 }

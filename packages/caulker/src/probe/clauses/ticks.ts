@@ -1,0 +1,99 @@
+import { equal, isHost, printed } from '../../contract/index.js'
+import { samePicture } from '../sight/picture.js'
+import type { Played, Row } from '../stage/played.js'
+import { isDone, type Trail } from '../stage/trail.js'
+import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { isAlike } from './laws.js'
+
+/** How many boxes are ticked one after the other. */
+const MOST_TICKED = 3
+
+/** Two boxes of one list or record, ticked one after the other. */
+export function* tickedInTurn(subject: Subject): Iterable<Trail> {
+  const boxes = boxesOf(subject)
+  for (const one of boxes)
+    for (const other of boxes)
+      if (one !== other && equal(one.given, other.given))
+        yield { given: one.given, moves: [...one.moves, ...other.moves] }
+}
+
+/** Whether two boxes were ticked in turn, and each was taken. */
+export function bothTaken(subject: Subject, { trail, rows: [before, one, both] }: Played): boolean {
+  return (
+    isInTurn(subject, trail) &&
+    one !== undefined &&
+    both !== undefined &&
+    subject.values.some(({ name }) => !equal(entriesIn(before, name), entriesIn(one, name)) && both.heard.length > 0)
+  )
+}
+
+/** What the first box has put in, the second takes out again, though both can stand side by side. */
+export async function lostToAnother(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [before, one, both] = rows
+  if (one === undefined || both === undefined || both.fault !== undefined || !isInTurn(subject, trail)) return undefined
+  const alone = (await subject.play({ given: trail.given, moves: trail.moves.slice(1) })).rows[1]
+  for (const { name } of subject.values) {
+    const [old, first, last] = [before, one, both].map((row) => entriesIn(row, name))
+    if (old === undefined || first === undefined || last === undefined || alone === undefined) continue
+    const came = first.find((entry) => !has(old, entry))
+    const isOnlyOnes = came !== undefined && !has(entriesIn(alone, name) ?? [], came)
+    if (came === undefined || !isOnlyOnes || has(last, came) || last.length === 0) continue
+    if (!(await standTogether(subject, trail, name, both, came))) continue
+    return {
+      row: 2,
+      says: `the second box takes the first out of ${name}`,
+      expected: `${name} with ${printed(came)}`,
+      found: `${name} ${printed(valueIn(both, name))}`,
+      cause: `it makes ${name} of the last box alone, and not of what stands`,
+    }
+  }
+  return undefined
+}
+
+/** Whether both are held and shown where their owner gives them. */
+async function standTogether(
+  subject: Subject,
+  { given }: Trail,
+  name: string,
+  row: Row,
+  came: readonly unknown[],
+): Promise<boolean> {
+  const value = valueIn(row, name)
+  const together = Array.isArray(value)
+    ? [...(value as unknown[]), came[1]]
+    : { ...(value as object), [String(came[0])]: came[1] }
+  const [apart, whole] = [
+    await subject.fresh({ ...given, [name]: value }),
+    await subject.fresh({ ...given, [name]: together }),
+  ]
+  return equal(valueIn(whole, name), together) && !samePicture(apart.picture, whole.picture)
+}
+
+function boxesOf({ ways }: Subject): Way[] {
+  const pressed = ways.filter(
+    ({ control: { kind }, changes, moves }) =>
+      (kind === 'checkbox' || kind === 'switch') && changes.size > 0 && moves.length === 1 && isDone(moves[0], 'press'),
+  )
+  return oneAtEach(pressed).slice(0, MOST_TICKED)
+}
+
+function isInTurn(subject: Subject, trail: Trail): boolean {
+  return trail.moves.length === 2 && [...tickedInTurn(subject)].some((one) => equal(one, trail))
+}
+
+function valueIn({ read, held }: Row, name: string): unknown {
+  return read[name] ?? held[name]
+}
+
+/** Of a list its entries, of a record its members that are not off; nothing for any other value. */
+function entriesIn(row: Row, name: string): (readonly [key: unknown, entry: unknown])[] | undefined {
+  const value = valueIn(row, name)
+  if (Array.isArray(value)) return value.map((entry: unknown) => ['', entry])
+  if (typeof value !== 'object' || value === null || isHost(value)) return undefined
+  return Object.entries(value).filter(([, member]) => member !== false && member !== null && member !== '')
+}
+
+function has(all: readonly (readonly [unknown, unknown])[], [key, entry]: readonly unknown[]): boolean {
+  return all.some((one) => one[0] === key && isAlike(one[1], entry))
+}

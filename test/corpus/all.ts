@@ -61,6 +61,12 @@ import { hullCause } from './hull-cause.js'
 import { paintSwatch } from './paint-swatch.js'
 
 /** Each entry is a sound component, followed by its variants with one fault each. */
+import { sailTags } from './sail-tags.js'
+import { tideSlot } from './tide-slot.js'
+import { hullFlags } from './hull-flags.js'
+import { oarLength } from './oar-length.js'
+import { pitchNote } from './pitch-note.js'
+
 export const corpus = [
   boatRename,
   cordFinder,
@@ -122,4 +128,9 @@ export const corpus = [
   ropePapers,
   keelSpan,
   logFind,
+  sailTags,
+  tideSlot,
+  hullFlags,
+  oarLength,
+  pitchNote,
 ]

@@ -1,4 +1,4 @@
-import type { Readable, Step } from '../../wiring/index.js'
+import type { AnyCell, Readable, Step } from '../../wiring/index.js'
 import { isPayload } from '../../wiring/index.js'
 
 /** What a step gives to an operation, a command, a topic or an owner: the cells among it, and its members where it is an object. */
@@ -27,4 +27,10 @@ export function membersOf(given: unknown): Readonly<Record<string, unknown>> {
   return typeof given === 'object' && given !== null && !Array.isArray(given) && !isReadable(given) && !isPayload(given)
     ? (given as Record<string, unknown>)
     : {}
+}
+
+/** The cell into which a step puts what nobody has entered, read or carried: its beginning, or what is written down. */
+export function wipedBy(step: Step): AnyCell | undefined {
+  if (step.step === 'clear') return step.cell
+  return step.step === 'set' && !isPayload(step.value) && !isReadable(step.value) ? step.cell : undefined
 }

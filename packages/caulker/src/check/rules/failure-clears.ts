@@ -1,6 +1,6 @@
 import { isEmpty, valueAt } from '../../contract/index.js'
-import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
-import { isReadable, readablesIn } from '../reading/given.js'
+import { allSteps, type Readable, type Step, type Steps } from '../../wiring/index.js'
+import { readablesIn, wipedBy } from '../reading/given.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 
@@ -41,36 +41,58 @@ export const berth = screen('berth', {
         for (const step of allSteps(fails)) {
           if (step.step === 'reset') yield leak(at, `a failure resets '${view.screen.name}'`)
           else if (step.step === 'discard') yield leak(at, `a failure discards the draft of '${step.fitting.name}'`)
-          else if (
-            (step.step === 'clear' || (step.step === 'set' && !isPayload(step.value) && !isReadable(step.value))) &&
-            isTyped(view, step.cell.name)
-          )
+          const wiped = wipedBy(step)
+          if (wiped !== undefined && isTyped(view, wiped.name))
             yield leak(
               at,
-              `a failure ${step.step === 'clear' ? 'clears' : 'overwrites'} '${step.cell.name}', which the person entered`,
+              `a failure ${step.step === 'clear' ? 'clears' : 'overwrites'} '${wiped.name}', which the person entered`,
             )
         }
   },
 })
 
-/** What is sent and wiped in one breath is gone when the call fails, unless the failure brings it back. */
+/** What is sent and wiped in one breath is gone when that fails, unless the failure brings it back. */
 function* clearedUnanswered(view: ScreenView): Iterable<Leak> {
   for (const { at, action } of view.actions)
     for (const [place, step] of action.steps.entries()) {
-      if (step.step !== 'call' || view.operation(step.operation)?.effect === 'reads') continue
-      const sent = new Set(readablesIn(step.given).flatMap((one) => [...view.cellsBehind(one)]))
-      const restored = new Set([...allSteps(step.fails)].flatMap((one) => (one.step === 'set' ? [one.cell.name] : [])))
+      const sending = sentBy(view, step)
+      if (sending === undefined) continue
+      const restored = [...allSteps(sending.fails)].flatMap((one) => (one.step === 'set' ? [one.cell.name] : []))
       for (const after of action.steps.slice(place + 1)) {
-        const isWiped = after.step === 'clear' || (after.step === 'set' && isEmpty(after.value))
-        if (!isWiped || !sent.has(after.cell.name) || restored.has(after.cell.name)) continue
-        if (isTyped(view, after.cell.name))
-          yield leak(
-            at,
-            `'${after.cell.name}' is sent and cleared at once: where '${step.operation.source}.${step.operation.name}' fails, what was typed is gone`,
-            { mend: `Clear '${after.cell.name}' in then, once it has been taken.` },
-          )
+        const cell = after.step === 'clear' || (after.step === 'set' && isEmpty(after.value)) ? after.cell.name : ''
+        if (sending.cells.has(cell) && !restored.includes(cell) && isTyped(view, cell))
+          yield leak(at, `'${cell}' is sent and cleared at once: ${sending.comesToNothing}`, {
+            mend: `Clear '${cell}' in then, once it has been taken.`,
+          })
       }
     }
+}
+
+interface Sent {
+  readonly cells: ReadonlySet<string>
+  readonly fails: Steps
+  /** What becomes of what was typed. */
+  readonly comesToNothing: string
+}
+
+/** What a step sends to where something is kept, and what follows where it fails. */
+function sentBy(view: ScreenView, step: Step): Sent | undefined {
+  const { submit } = view.screen
+  const behind = (all: readonly Readable<unknown>[]) => new Set(all.flatMap((one) => [...view.cellsBehind(one)]))
+  if (step.step === 'submit' && submit !== undefined)
+    return {
+      cells: behind(Object.values(submit.sends).map((name) => view.screen.reckoned[name] ?? { kind: 'cell', name })),
+      fails: submit.fails,
+      // A submit sends when all fields are committed, which is after the steps beside it.
+      comesToNothing: `it is empty by the time '${submit.to}' is sent it`,
+    }
+  if (step.step !== 'call' || view.operation(step.operation)?.effect === 'reads') return undefined
+  const { operation, given, fails } = step
+  return {
+    cells: behind(readablesIn(given)),
+    fails,
+    comesToNothing: `where '${operation.source}.${operation.name}' fails, what was typed is gone`,
+  }
 }
 
 /** The steps that follow a failure. */

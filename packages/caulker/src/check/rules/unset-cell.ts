@@ -8,7 +8,7 @@ export const unsetCell = screenRule({
   id: 'unset-cell',
   level: 'note',
   title: 'Nothing sets a cell',
-  why: 'It stays at its initial value for good, unless the page itself sets it; then a reader of the screen cannot see where it comes from.',
+  why: 'It stays at its initial value for good, unless the page itself sets it; then a reader of the screen cannot see where it comes from. Or a field that was meant for it is bound to another cell.',
   mend: 'Give the fitting a constant instead, or bind what is meant to set it.',
   leaking: `
 import { contract, oneWay, screen, Type } from 'caulker'

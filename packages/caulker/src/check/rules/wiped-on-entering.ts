@@ -1,5 +1,4 @@
-import { isPayload } from '../../wiring/index.js'
-import { isReadable } from '../reading/given.js'
+import { wipedBy } from '../reading/given.js'
 import type { JourneyView } from '../reading/design-view.js'
 import { journeyRule, leak } from './rule.js'
 
@@ -30,10 +29,9 @@ export const trip = journey('trip', { screens: { first, last }, start: 'first', 
       // Once the last screen is reached, what was entered has served.
       if (journey.ends.includes(name)) continue
       for (const step of one.screen.enters.steps) {
-        const wipes =
-          step.step === 'clear' || (step.step === 'set' && !isPayload(step.value) && !isReadable(step.value))
-        if (!wipes || step.cell.row !== undefined) continue
-        const cell = step.cell.name
+        const wiped = wipedBy(step)
+        if (wiped === undefined || wiped.row !== undefined) continue
+        const cell = wiped.name
         const isKept = one.screen.keeps.includes(cell) && one.editedCells().has(cell)
         const editor = editorsOf(view, name, cell)
         if (!isKept && editor === undefined) continue

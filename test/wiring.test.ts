@@ -10,6 +10,7 @@ import {
   CaulkerError,
   clear,
   check,
+  compareContracts,
   contract,
   contractFromJson,
   contractToJson,
@@ -19,6 +20,7 @@ import {
   go,
   handlers,
   host,
+  ideal,
   idealMount,
   interior,
   journey,
@@ -522,6 +524,16 @@ describe('what screens say and rules read', () => {
     [() => explore(loose({}), { edit: 2 } as never), /the part 'edit' does not exist; did you mean 'edits'/],
     [() => explore(loose({}), { edits: -1 }), /edits must be a whole number, 0 or more/],
     [() => rehearsal(loose({}), { initial: { b: 1 } }), /screen 'loft' has no cell 'b'/],
+    [() => rehearsal(wired({}, bound)).press('name', 'clik'), /sends no event 'clik'/],
+    [
+      () => rehearsal(wired({}, bound)).shown('name', 'txt'),
+      /has no property, value or reading 'txt'; did you mean 'text'/,
+    ],
+    [() => ideal('yard-text' as never), /ideal takes what contract\(…\) returned, and is given "yard-text"/],
+    [() => compareContracts(text as never, []), /compareContracts takes two lists of contracts/],
+    [() => extend(text, undefined as never), /extend: the second argument must have a tag of its own/],
+    [() => handlers(text, undefined as never), /the second argument must be a list of lines/],
+    [() => markup(undefined as never), /markup takes what contract\(…\) returned, and is given nothing/],
     [() => check(loose({}) as never), /check takes a design, such as designOf/],
   ]
   for (const [make, says] of MALFORMED)

@@ -1,5 +1,6 @@
+import { CaulkerError } from '../words/index.js'
 import type { PropertyClause } from './clauses.js'
-import { givenClauses, isValue, sectionsOf, type AnyContract } from './contract.js'
+import { asContract, givenClauses, isValue, sectionsOf, type AnyContract } from './contract.js'
 import { equal } from './data/types.js'
 import { contractToJson } from './json.js'
 import { changesBy, SECTIONS, WHOLE, type Said, type Table, type Weight } from './table/index.js'
@@ -28,6 +29,14 @@ export interface Change {
  * ```
  */
 export function compareContracts(before: readonly AnyContract[], after: readonly AnyContract[]): Change[] {
+  for (const list of [before, after]) {
+    if (!Array.isArray(list))
+      throw new CaulkerError(
+        'bad-argument',
+        'compareContracts takes two lists of contracts, such as [before] and [now]',
+      )
+    for (const one of list) asContract('compareContracts', one)
+  }
   const changes: Change[] = []
   for (const old of before) {
     const now = after.find((one) => one.tag === old.tag)

@@ -1,3 +1,5 @@
+import { CaulkerError } from '../words/index.js'
+import { printed } from './data/print.js'
 import type { Waivers } from './data/waivers.js'
 import type {
   CommandClause,
@@ -198,6 +200,15 @@ type AnyDraft = ContractDraft<any, any, any, any, any, any, any, any, any>
 export function isContract(value: unknown): value is AnyContract {
   return (
     typeof value === 'object' && value !== null && (value as { kind?: unknown }).kind === 'contract' && 'tag' in value
+  )
+}
+
+/** What is a contract, or one line that says what is meant. */
+export function asContract(by: string, given: unknown): AnyContract {
+  if (isContract(given)) return given
+  throw new CaulkerError(
+    'bad-argument',
+    `${by} takes what contract(…) returned, and is given ${given === undefined ? 'nothing' : printed(given, 60)}`,
   )
 }
 

@@ -12,7 +12,7 @@ import { contractToJson } from './json.js'
 import { printed } from './data/print.js'
 import type { SchemaMap, Static } from './data/types.js'
 import { CaulkerError } from '../words/index.js'
-import { SECTIONS } from './table/index.js'
+import { isObject, SECTIONS } from './table/index.js'
 
 /** What one set of names becomes when another is laid over it. */
 type Over<A, B> = Omit<A, keyof B> & B
@@ -93,6 +93,11 @@ export function extend<
 }> {
   if (!isContract(base))
     throw new CaulkerError('malformed-contract', `extend: what is extended is no contract (it is ${printed(base)})`)
+  if (!isObject(more) || !('tag' in more))
+    throw new CaulkerError(
+      'malformed-contract',
+      "extend: the second argument must have a tag of its own, such as { tag: 'short-text' }",
+    )
   const { tag, ...added } = more as unknown as { tag: `${string}-${string}` } & Draft
   const { tag: _, ...written } = contractToJson(base as AnyContract)
   const under = (draftOf(base as AnyContract) ?? written) as Draft

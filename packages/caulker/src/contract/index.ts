@@ -1,4 +1,5 @@
 export {
+  asContract,
   contract,
   isContract,
   givenClauses,

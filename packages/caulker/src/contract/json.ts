@@ -1,5 +1,13 @@
 import { CaulkerError, isTooDeep, messageOf } from '../words/index.js'
-import { contract, draftOf, sectionsOf, type AnyContract, type Contract, type ContractTypes } from './contract.js'
+import {
+  asContract,
+  contract,
+  draftOf,
+  sectionsOf,
+  type AnyContract,
+  type Contract,
+  type ContractTypes,
+} from './contract.js'
 import { mapValues } from './data/lists.js'
 import { refuseUnreadable } from './data/checker.js'
 import { equal } from './data/types.js'
@@ -24,6 +32,7 @@ type Json = Record<string, unknown>
  * ```
  */
 export function contractToJson(of: AnyContract): ContractJson {
+  asContract('contractToJson', of)
   const { summary, required, ...rest } = clauseJson(WHOLE, of as unknown as Written, of.tag)
   const sections = Object.fromEntries(
     sectionsOf(of)

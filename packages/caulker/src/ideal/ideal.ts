@@ -1,6 +1,7 @@
 import { CaulkerError, hint } from '../words/index.js'
 import {
   accepts,
+  asContract,
   clauseOf,
   printed,
   typeText,
@@ -87,6 +88,7 @@ const NOTHING_ELSE = { heard: [], refused: [], after: [] }
  * ```
  */
 export function ideal(contract: AnyContract): Ideal {
+  asContract('ideal', contract)
   const clauses = givenClauses(contract)
   const values = valueClauses(contract)
   const hooked = clauses.filter(({ after }) => after.length > 0)

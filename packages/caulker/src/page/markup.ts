@@ -7,6 +7,7 @@ import {
   type DefaultTreeAdapterTypes as Nodes,
 } from 'parse5'
 import {
+  asContract,
   accepts,
   clauseOf,
   equal,
@@ -57,6 +58,7 @@ export function markup(
   given: Readonly<Record<string, unknown>> = {},
   options: MarkupOptions = {},
 ): string {
+  asContract('markup', contract)
   refuseWrong(contract, given)
   const [tag, fixed] = NATIVES[contract.tag] ?? [contract.tag, {}]
   const attributes: [string, string][] = Object.entries(fixed)

@@ -1,3 +1,4 @@
+import { eventNames, givenClauses } from '../contract/index.js'
 import type { Amendment, Fault, Look, Refusal, SentCall, Wiring } from '../machine/index.js'
 import { CaulkerError, hint } from '../words/index.js'
 import { stageOf, type Part } from './play/stage.js'
@@ -127,6 +128,17 @@ export function rehearsal(
     )
   }
 
+  /** What a fitting has nothing of is misspelt; a fitting that is not there is said by whoever looks for it. */
+  function refuseUnknown(fitting: string, what: 'event' | 'name', wanted: string): void {
+    const contract = driver.machine.fittings.find(({ name }) => name === fitting)?.contract
+    if (contract === undefined) return
+    const readable = [...givenClauses(contract).map(({ name }) => name), ...Object.keys(contract.readings)]
+    const known = what === 'event' ? eventNames(contract) : readable
+    const wrong = what === 'event' ? 'sends no event' : 'has no property, value or reading'
+    if (!known.includes(wanted))
+      throw new CaulkerError('unknown-name', `'${contract.tag}' ${wrong} '${wanted}'${hint(wanted, known)}`)
+  }
+
   note()
   return {
     ...driver,
@@ -143,6 +155,7 @@ export function rehearsal(
       driver.leave(fitting)
     }),
     press: doing((fitting, event = 'press', payload = null, row = undefined) => {
+      refuseUnknown(fitting, 'event', event)
       if (driver.isShown(fitting)) driver.hear(fitting, event, payload, {}, row)
     }),
     hear: doing((fitting, event, values, row) => driver.hear(fitting, event, values, values, row)),
@@ -160,7 +173,10 @@ export function rehearsal(
     ),
     answerLate: doing((call, given) => driver.answer(seen.calls[call]?.id ?? -1, { given })),
     pass: doing((milliseconds) => stage.parts().forEach((part) => part.pass(milliseconds))),
-    shown: (fitting, name, row) => stage.component(fitting, row).read(name),
+    shown(fitting, name, row) {
+      refuseUnknown(fitting, 'name', name)
+      return stage.component(fitting, row).read(name)
+    },
     remove: doing(stage.remove),
   }
 }

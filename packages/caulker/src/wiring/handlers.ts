@@ -41,6 +41,8 @@ export function handlers<T extends ContractTypes>(
     throw new CaulkerError('malformed-handlers', `handlers of '${isContract(of) ? of.tag : String(of)}': ${wrong}`)
   }
   if (!isContract(of)) fail('the first argument must be what contract(…) returned')
+  if (!Array.isArray(lines))
+    fail("the second argument must be a list of lines, such as [{ event: 'click', does: 'reset' }]")
   const parts = ['event', 'at', 'does']
   for (const [at, line] of lines.entries()) {
     for (const part of Object.keys(line))

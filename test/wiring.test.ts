@@ -489,6 +489,10 @@ describe('what screens say and rules read', () => {
     [() => oneWay(3 as never), /oneWay takes a cell or a reckoned cell, such as cells\.bales, and is given 3/],
     [() => run('field' as never, 'focus' as never), /run takes a fitting, such as fittings\.field/],
     [() => call('office.book' as never), /call takes an operation of a source, such as sources\.office\.book/],
+    [
+      () => call({ kind: 'operation', source: 'o', name: 'b' } as never, {}, { then: submit() } as never),
+      /call: then must be a list of steps/,
+    ],
     [() => announce('freed' as never), /announce takes a topic, such as topics\.freed/],
     [() => report('sent' as never), /report takes an event of the contract, such as face\.events\.sent/],
     [() => go(undefined as never), /go takes the name of a screen, such as 'review', and is given nothing/],

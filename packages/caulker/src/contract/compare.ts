@@ -1,8 +1,8 @@
-import { CaulkerError } from '../words/index.js'
 import type { PropertyClause } from './clauses.js'
 import { asContract, givenClauses, isValue, sectionsOf, type AnyContract } from './contract.js'
 import { equal } from './data/types.js'
 import { contractToJson } from './json.js'
+import { refused } from './refuse.js'
 import { changesBy, SECTIONS, WHOLE, type Said, type Table, type Weight } from './table/index.js'
 
 export type { Weight }
@@ -30,11 +30,7 @@ export interface Change {
  */
 export function compareContracts(before: readonly AnyContract[], after: readonly AnyContract[]): Change[] {
   for (const list of [before, after]) {
-    if (!Array.isArray(list))
-      throw new CaulkerError(
-        'bad-argument',
-        'compareContracts takes two lists of contracts, such as [before] and [now]',
-      )
+    if (!Array.isArray(list)) refused('compareContracts', 'two lists of contracts, such as [before] and [now]', list)
     for (const one of list) asContract('compareContracts', one)
   }
   const changes: Change[] = []

@@ -1,5 +1,3 @@
-import { CaulkerError } from '../words/index.js'
-import { printed } from './data/print.js'
 import type { Waivers } from './data/waivers.js'
 import type {
   CommandClause,
@@ -19,6 +17,7 @@ import type {
   ValueDraft,
 } from './clauses.js'
 import { refuseMalformed } from './malformed.js'
+import { refused } from './refuse.js'
 import { mapValues } from './data/lists.js'
 import { rememberPlace } from './data/place.js'
 import type { SchemaMap, Static } from './data/types.js'
@@ -205,11 +204,7 @@ export function isContract(value: unknown): value is AnyContract {
 
 /** What is a contract, or one line that says what is meant. */
 export function asContract(by: string, given: unknown): AnyContract {
-  if (isContract(given)) return given
-  throw new CaulkerError(
-    'bad-argument',
-    `${by} takes what contract(…) returned, and is given ${given === undefined ? 'nothing' : printed(given, 60)}`,
-  )
+  return isContract(given) ? given : refused(by, 'what contract(…) returned', given)
 }
 
 /** Asked for at every turn, and the same for as long as the contract lives. */

@@ -36,8 +36,6 @@ export type { OneOrMore } from './data/lists.js'
 export {
   isObject,
   kinds,
-  misfitIn,
-  misfitOf,
   SECTIONS,
   WHOLE,
   type After,
@@ -48,6 +46,7 @@ export {
   type Section,
   type Table,
 } from './table/index.js'
+export { fail, refuseOther, refused } from './refuse.js'
 export { placeOf, rememberPlace, setPlace, firstPlace, type Place } from './data/place.js'
 export { extend, type Extension } from './extend.js'
 export { waiverOf, waiversOf, type Waiver, type Waivers } from './data/waivers.js'

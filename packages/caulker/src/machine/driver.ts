@@ -73,6 +73,7 @@ export interface DriveOptions {
  */
 export function drive(machine: Machine, host: Host, options: DriveOptions = {}): Driver {
   const scratch = scratchFor(machine)
+  refuseUnknownCells(machine, Object.keys(options.initial ?? {}))
   const first = firstState(machine, options.initial ?? {}, scratch, options.stored)
   const state = first.state as unknown[]
   /** What was written since the chain began, oldest first. */
@@ -316,6 +317,14 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     },
     end: () => chain.end(),
   }
+}
+
+/** Where cells start is said by the names that the whole wiring has for them. */
+function refuseUnknownCells({ kind, name, cells }: Machine, given: readonly string[]): void {
+  const known = cells.map((cell) => cell.name)
+  const wrong = given.find((one) => !known.includes(one))
+  if (wrong !== undefined)
+    throw new CaulkerError('unknown-name', `${kind} '${name}' has no cell '${wrong}'${hint(wrong, known)}`)
 }
 
 function whoseInput({ kind }: Input): ChangeRecord['by'] {

@@ -1,5 +1,4 @@
-import { printed } from '../contract/index.js'
-import { CaulkerError } from '../words/index.js'
+import { fail, isObject, refused } from '../contract/index.js'
 
 /** What bindings and steps take: the kinds of token, what they are called, and where their names are found. */
 const TOKENS = {
@@ -29,8 +28,10 @@ export function asked<T>(by: string, token: keyof typeof TOKENS, given: T): T {
   return refused(by, `${what}, such as ${from}${name}`, given)
 }
 
-/** Says in one line what is taken, and what was given instead. */
-export function refused(by: string, takes: string, given: unknown): never {
-  const instead = given === undefined ? 'nothing' : printed(given, 60)
-  throw new CaulkerError('bad-argument', `${by} takes ${takes}, and is given ${instead}`)
+/** A list of steps, once each is known to be one. */
+export function listedSteps(who: string, at: string, steps: unknown): readonly never[] {
+  const isListed = Array.isArray(steps) && steps.every((step) => isObject(step) && typeof step['step'] === 'string')
+  return isListed
+    ? (steps as never[])
+    : fail('malformed-screen', who, `${at} must be a list of steps, such as [set(cells.bales, 0)]`)
 }

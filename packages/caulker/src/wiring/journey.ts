@@ -1,8 +1,15 @@
-import { kinds, mapValues, rememberPlace, type SchemaMap, type Static, type Waivers } from '../contract/index.js'
+import {
+  kinds,
+  refuseOther,
+  mapValues,
+  rememberPlace,
+  type SchemaMap,
+  type Static,
+  type Waivers,
+} from '../contract/index.js'
 import { asked } from './asked.js'
 import { cellClause, named, sentencesOf } from './compose.js'
 import { cells, section } from './malformed.js'
-import { refuseOther } from './refuse.js'
 import { isScreen } from './screen.js'
 import type { AnyScreen, CellClause, CellDraft, Screen } from './screen-model.js'
 import type { AnyCell, Cell, Reckoned } from './tokens.js'

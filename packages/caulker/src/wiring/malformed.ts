@@ -1,5 +1,4 @@
-import { isContract, isObject, kinds, type Kind, type Kinds } from '../contract/index.js'
-import { fail, refuseOther } from './refuse.js'
+import { fail, isContract, isObject, kinds, refuseOther, type Kind, type Kinds } from '../contract/index.js'
 import { isSource } from './source.js'
 import { isTopic } from './topic.js'
 
@@ -100,12 +99,6 @@ export function madeBy(who: string, part: string, section: unknown): Record<stri
     if (kind !== '' && (!isObject(one) || one['kind'] !== kind))
       fail(CODE, who, `${part}.${name} must be made with ${such.split('(')[0]}, such as ${such}`)
   return entries
-}
-
-/** A list of steps, once each is known to be one. */
-export function listedSteps(who: string, at: string, steps: unknown): readonly never[] {
-  const isListed = Array.isArray(steps) && steps.every((step) => isObject(step) && typeof step['step'] === 'string')
-  return isListed ? (steps as never[]) : fail(CODE, who, `${at} must be a list of steps, such as [set(cells.bales, 0)]`)
 }
 
 /** What is bound on each fitting, and under `on` what hears its events. */

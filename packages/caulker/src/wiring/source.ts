@@ -1,5 +1,4 @@
-import { kinds, mapValues, rememberPlace, type Static, type TSchema } from '../contract/index.js'
-import { refuseOther } from './refuse.js'
+import { kinds, refuseOther, mapValues, rememberPlace, type Static, type TSchema } from '../contract/index.js'
 import type { OperationRef } from './steps.js'
 
 const EFFECTS = ['reads', 'creates', 'updates', 'removes'] as const

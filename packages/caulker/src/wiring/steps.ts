@@ -1,5 +1,5 @@
-import type { CommandMap, Static, TSchema } from '../contract/index.js'
-import { asked, refused } from './asked.js'
+import { refused, type CommandMap, type Static, type TSchema } from '../contract/index.js'
+import { asked, listedSteps } from './asked.js'
 import type { AnyCell, Cell, FittingRef, Followed, Into } from './tokens.js'
 
 /** Stands for what the event or the answer carried, inside the steps that follow from it; `at` is a JSON Pointer into it (RFC 6901). */
@@ -220,8 +220,8 @@ export function call<Takes, Gives, const F extends Steps = [], const G extends S
     operation: asked('call', 'operation', operation),
     given,
     into: more.into === undefined ? undefined : (asked('into', 'cell', more.into) as AnyCell),
-    then: more.then ?? [],
-    fails: more.fails ?? [],
+    then: listedSteps('call', 'then', more.then ?? []),
+    fails: listedSteps('call', 'fails', more.fails ?? []),
   }
 }
 
@@ -315,8 +315,8 @@ export function save<Takes, Gives, const F extends Steps = [], const G extends S
   more: Follow<NoInfer<Gives>, F, G> & { to?: OperationRef<Takes, Gives>; given?: GivenTo<NoInfer<Takes>> } = {},
 ): StepOf<unknown, WaysOf<F> | WaysOf<G>> {
   const to = more.to === undefined ? undefined : asked('save to', 'operation', more.to)
-  const { given, then = [], fails = [] } = more
-  return { step: 'save', fitting: asked('save', 'fitting', fitting), to, given, then, fails }
+  const [then, fails] = [listedSteps('save', 'then', more.then ?? []), listedSteps('save', 'fails', more.fails ?? [])]
+  return { step: 'save', fitting: asked('save', 'fitting', fitting), to, given: more.given, then, fails }
 }
 
 /**

@@ -1,6 +1,4 @@
-import { kinds, rememberPlace, type Static, type TSchema, type Type } from '../contract/index.js'
-import { refused } from './asked.js'
-import { refuseOther } from './refuse.js'
+import { kinds, refused, refuseOther, rememberPlace, type Static, type TSchema, type Type } from '../contract/index.js'
 
 /** What siblings without a common owner say to each other. */
 export interface Topic<S extends TSchema = TSchema> {

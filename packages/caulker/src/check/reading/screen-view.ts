@@ -113,15 +113,7 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
     cellsBehind: (source) => cellsBehind(screen, [source]),
     writersOf: (cell) => writers().get(cell) ?? NOBODY,
     readCells: once(() => cellsBehind(screen, readables(screen, fittings, actions))),
-    editedCells: once(
-      () =>
-        new Set(
-          fittings.flatMap((fitting) => [
-            ...[...fitting.bindings.values()].filter(isShared).map(({ source }) => source.name),
-            ...fitting.boundTakers(),
-          ]),
-        ),
-    ),
+    editedCells: once(() => new Set(fittings.flatMap((fitting) => [...sharedBy(fitting), ...fitting.boundTakers()]))),
     firstReckoned: once(() => firstReckoned(screen)),
     typeOf: (source) => typeOf(cells, source),
     operation: ({ source, name }) => {
@@ -137,6 +129,22 @@ export function viewOf(screen: AnyScreen, shared: ReadonlySet<string> = new Set(
 /** Whether what a fitting reports is taken by the cell that it shows, at once or when a draft is saved. */
 export function isShared(binding: Binding): binding is Extract<Binding, { kind: 'two-way' | 'draft' }> {
   return binding.kind === 'two-way' || binding.kind === 'draft'
+}
+
+/** The cells that take what a fitting reports by a binding. */
+export function sharedBy({ bindings }: Pick<FittingView, 'bindings'>): string[] {
+  return [...bindings.values()].filter(isShared).map(({ source }) => source.name)
+}
+
+/** Whether nothing on the screen sets a cell, and neither a journey nor an owner holds it. */
+export function isUnset({ cells, shared, writersOf }: ScreenView, name: string): boolean {
+  return cells.get(name)?.face === undefined && !shared.has(name) && writersOf(name).length === 0
+}
+
+/** What a cell or a reckoned cell is at first; nothing for the member of a row, which is not known at rest. */
+export function firstHeld(view: ScreenView, source: Readable<unknown>): unknown {
+  if (source.kind !== 'cell') return view.firstReckoned().find(({ name }) => name === source.name)?.value
+  return source.member === undefined ? view.cells.get(source.name)?.initial : undefined
 }
 
 /** Only the cells are needed for it. */

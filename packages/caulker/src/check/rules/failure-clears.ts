@@ -1,6 +1,7 @@
 import { isEmpty, valueAt } from '../../contract/index.js'
-import { allSteps, type Readable, type Step, type Steps } from '../../wiring/index.js'
+import { allSteps, type Step, type Steps } from '../../wiring/index.js'
 import { readablesIn, wipedBy } from '../reading/given.js'
+import { cellsGiven, sendings } from '../reading/sends.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 
@@ -78,18 +79,16 @@ interface Sent {
 /** What a step sends to where something is kept, and what follows where it fails. */
 function sentBy(view: ScreenView, step: Step): Sent | undefined {
   const { submit } = view.screen
-  const behind = (all: readonly Readable<unknown>[]) => new Set(all.flatMap((one) => [...view.cellsBehind(one)]))
-  if (step.step === 'submit' && submit !== undefined)
-    return {
-      cells: behind(Object.values(submit.sends).map((name) => view.screen.reckoned[name] ?? { kind: 'cell', name })),
-      fails: submit.fails,
-      // A submit sends when all fields are committed, which is after the steps beside it.
-      comesToNothing: `it is empty by the time '${submit.to}' is sent it`,
-    }
+  if (step.step === 'submit' && submit !== undefined) {
+    const sending = sendings(view).find(({ how }) => how === 'submit')
+    // A submit sends when all fields are committed, which is after the steps beside it.
+    const comesToNothing = `it is empty by the time '${submit.to}' is sent it`
+    return sending && { cells: cellsGiven(view, sending), fails: submit.fails, comesToNothing }
+  }
   if (step.step !== 'call' || view.operation(step.operation)?.effect === 'reads') return undefined
   const { operation, given, fails } = step
   return {
-    cells: behind(readablesIn(given)),
+    cells: new Set(readablesIn(given).flatMap((one) => [...view.cellsBehind(one)])),
     fails,
     comesToNothing: `where '${operation.source}.${operation.name}' fails, what was typed is gone`,
   }

@@ -7,7 +7,7 @@ import {
   valueClauses,
   type PropertyClause,
 } from '../../contract/index.js'
-import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { firstHeld, isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A cell that starts outside of the bounds of the field it is shared with. */
@@ -62,7 +62,5 @@ function firstGiven(view: ScreenView, { bindings, contract }: FittingView, name:
   const binding = bindings.get(name)
   if (binding === undefined) return (clauseOf(contract, name) as PropertyClause | undefined)?.default
   if (binding.kind === 'constant') return binding.value
-  const { source } = binding
-  if (source.kind === 'cell') return source.member === undefined ? view.cells.get(source.name)?.initial : undefined
-  return view.firstReckoned().find((one) => one.name === source.name)?.value
+  return firstHeld(view, binding.source)
 }

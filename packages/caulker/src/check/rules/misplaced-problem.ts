@@ -1,5 +1,5 @@
 import { isStateToken } from '../../wiring/index.js'
-import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { sharedBy, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** What is wrong with one cell is said beside the field of another. */
@@ -36,7 +36,7 @@ export const berth = screen('berth', {
   *find(view) {
     for (const fitting of view.fittings) {
       const said = problemShownBy(fitting)
-      const own = editedBy(fitting)
+      const own = sharedBy(fitting)
       if (said === undefined || own.length === 0 || own.includes(said) || !isEditedElsewhere(view, fitting, said))
         continue
       yield leak(
@@ -55,10 +55,6 @@ function problemShownBy({ contract, bindings }: FittingView): string | undefined
   return binding.source.state === 'problem' ? binding.source.of : undefined
 }
 
-function editedBy({ bindings }: FittingView): string[] {
-  return [...bindings.values()].filter(isShared).map(({ source }) => source.name)
-}
-
 function isEditedElsewhere({ fittings }: ScreenView, fitting: FittingView, cell: string): boolean {
-  return fittings.some((other) => other !== fitting && editedBy(other).includes(cell))
+  return fittings.some((other) => other !== fitting && sharedBy(other).includes(cell))
 }

@@ -1,7 +1,7 @@
 import { isEmpty, samplesOf } from '../../contract/index.js'
 import { allSteps, isStateToken, type Readable } from '../../wiring/index.js'
 import { recomputed } from '../reading/recomputed.js'
-import type { ScreenView } from '../reading/screen-view.js'
+import { firstHeld, isUnset, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A way on or a submit that waits for what nothing on the screen brings about. */
@@ -44,13 +44,13 @@ export const trip = journey('trip', { screens: { first, last }, start: 'first', 
               level: 'error',
             },
           )
-        else if (isStuck(view, when) && firstOf(view, when) !== true)
+        else if (isStuck(view, when) && firstHeld(view, when) !== true)
           yield leak(at, `the way to '${step.to}' waits for '${when.name}', and nothing on the screen sets it`)
       }
     const { needs = {}, heldBy = {} } = view.screen.submit ?? {}
     for (const name of Object.keys(needs)) {
       const cell = view.cells.get(name)
-      if (cell !== undefined && isEmpty(cell.initial) && !isBrought(view, name))
+      if (cell !== undefined && isEmpty(cell.initial) && isUnset(view, name))
         yield leak(['submit', 'needs'], `the submit needs '${name}', and nothing on the screen sets it`)
     }
     for (const [cell, name] of Object.entries(heldBy)) {
@@ -72,20 +72,10 @@ function readable(view: ScreenView, name: string): Readable<unknown> | undefined
   return (view.screen.reckoned as Readonly<Record<string, Readable<unknown>>>)[name]
 }
 
-/** Whether something on the screen writes a cell, or a journey holds it. */
-function isBrought(view: ScreenView, cell: string): boolean {
-  return (
-    view.shared.has(cell) ||
-    view.cells.get(cell)?.face !== undefined ||
-    view.writersOf(cell).length > 0 ||
-    view.editedCells().has(cell)
-  )
-}
-
 /** Whether nothing that it depends on ever changes; a state of the running screen does by itself. */
 function isStuck(view: ScreenView, source: Readable<unknown>): boolean {
   const cells = view.cellsBehind(source)
-  return cells.size > 0 && !followsState(view, source) && [...cells].every((cell) => !isBrought(view, cell))
+  return cells.size > 0 && !followsState(view, source) && [...cells].every((cell) => isUnset(view, cell))
 }
 
 function followsState(view: ScreenView, source: Readable<unknown>): boolean {
@@ -93,12 +83,6 @@ function followsState(view: ScreenView, source: Readable<unknown>): boolean {
   if (isStateToken(source)) return true
   const inputs: readonly Readable<unknown>[] = source.inputs ?? (readable(view, source.name) as typeof source)?.inputs
   return (inputs ?? []).some((input) => followsState(view, input))
-}
-
-function firstOf(view: ScreenView, source: Readable<unknown>): unknown {
-  return source.kind === 'cell'
-    ? view.cells.get(source.name)?.initial
-    : view.firstReckoned().find(({ name }) => name === source.name)?.value
 }
 
 /** Whether it never comes to what is meant, at first or when any one cell behind it holds something else. */

@@ -1,5 +1,5 @@
 import { equal } from '../../contract/index.js'
-import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { isShared, isUnset, sharedBy, type ScreenView } from '../reading/screen-view.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
@@ -23,8 +23,8 @@ import { contract, screen, Type } from 'caulker'
 const tag = contract('price-tag', { properties: { amount: { type: Type.Number() } } })
 export const bill = screen('bill', { cells: {}, fittings: { tag }, bind: () => ({ tag: { amount: 18.5 } }) })`,
   *find(view) {
-    for (const [name, { face }] of view.cells)
-      if (face === undefined && !view.shared.has(name) && view.writersOf(name).length === 0)
+    for (const name of view.cells.keys())
+      if (isUnset(view, name))
         yield meantFor(view, name) ?? leak(['cells', name], `nothing on the screen sets '${name}'`)
   },
 })
@@ -37,7 +37,9 @@ function meantFor(view: ScreenView, name: string): Leak | undefined {
     for (const [value, binding] of fitting.boundValues()) {
       if (!isShared(binding) || binding.source.name === name) continue
       const other = view.cells.get(binding.source.name)
-      const isDoubled = fieldsOf(view, binding.source.name).length > 1 && !equalNames(fitting.name, binding.source.name)
+      const isDoubled =
+        view.fittings.filter((one) => sharedBy(one).includes(binding.source.name)).length > 1 &&
+        !equalNames(fitting.name, binding.source.name)
       if (!equal(other?.type, type) || !(equalNames(fitting.name, name) || (isSent && isDoubled))) continue
       return leak(
         ['bind', fitting.name, value.name],
@@ -46,12 +48,6 @@ function meantFor(view: ScreenView, name: string): Leak | undefined {
       )
     }
   return undefined
-}
-
-function fieldsOf(view: ScreenView, cell: string): FittingView[] {
-  return view.fittings.filter(({ bindings }) =>
-    [...bindings.values()].some((binding) => isShared(binding) && binding.source.name === cell),
-  )
 }
 
 function equalNames(one: string, other: string): boolean {

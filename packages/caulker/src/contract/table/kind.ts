@@ -42,11 +42,12 @@ export function misfitOf(
 ): Misfit | undefined {
   for (const [key, value] of Object.entries(clause)) {
     const kind = Object.hasOwn(kinds, key) ? kinds[key] : undefined
-    const near = hint(key, Object.keys(kinds))
-    if (kind === undefined)
+    if (kind === undefined) {
+      const near = hint(key, Object.keys(kinds))
       return at.length === 0
         ? { at: [key], wrong: `does not exist${near}`, what: `the part '${key}'` }
         : { at: [...at, key], wrong: `has no clause '${key}'${near}`, what: at.join('.') }
+    }
     const misfit = value === undefined ? undefined : misfitIn([...at, key], value, kind)
     if (misfit !== undefined) return misfit
   }

@@ -1,5 +1,4 @@
 import { cellBehind, type BoundName, type Machine } from '../plan/index.js'
-import { CaulkerError, hint } from '../../words/index.js'
 import { equal, settle } from '../../contract/index.js'
 import { hearAnswer } from './answer.js'
 import { editDraft } from './drafts.js'
@@ -107,7 +106,6 @@ export function firstState(
   scratch: Scratch,
   stored?: Stored,
 ): Outcome {
-  refuseUnknownCells(machine, Object.keys(initial))
   const work = begin(machine, machine.initial.slice(), scratch)
   const effects: Effect[] = []
   machine.cells.forEach((clause, cell) => {
@@ -276,14 +274,6 @@ function leave(work: Work, fitting: number): void {
     const cell = cellBehind(work.machine, bound)
     if (cell >= 0 && plan !== undefined) touchCell(work, plan.screen, cell, 'left')
   }
-}
-
-function refuseUnknownCells({ kind, name, cells }: Machine, given: readonly string[]): void {
-  if (given.length === 0) return
-  const known = cells.map((cell) => cell.name)
-  const wrong = given.find((one) => !known.includes(one))
-  if (wrong !== undefined)
-    throw new CaulkerError('unknown-name', `${kind} '${name}' has no cell '${wrong}'${hint(wrong, known)}`)
 }
 
 function faultOf(thrown: unknown, input: Input, machine: Machine): Fault {

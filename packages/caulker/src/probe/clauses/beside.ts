@@ -154,28 +154,10 @@ export function placesOf({ values }: Subject, { read, held }: Row): Places {
   return new Map(
     values.filter(isFree).flatMap(({ name }): [string, unknown][] => {
       const value = read[name] ?? held[name]
-      if (typeof value !== 'object' || value === null || isHost(value)) return [[name, value]]
-      if (Array.isArray(value)) {
-        const entries: readonly unknown[] = value
-        return entries.every(isRecord) ? entryPlaces(name, entries) : [[name, value]]
-      }
+      if (typeof value !== 'object' || value === null || Array.isArray(value) || isHost(value)) return [[name, value]]
       return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
     }),
   )
-}
-
-/** The members of each entry, as long as there are as many: one that comes or goes makes other places of all. */
-function entryPlaces(name: string, entries: readonly Record<string, unknown>[]): [string, unknown][] {
-  return entries.flatMap((entry, at) =>
-    Object.entries(entry).map(([member, part]): [string, unknown] => [
-      `${name}.${at + 1} of ${entries.length}.${member}`,
-      part,
-    ]),
-  )
-}
-
-function isRecord(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }
 
 /** One text, or one number that is written otherwise. */

@@ -1,5 +1,4 @@
-import { kinds, misfitIn } from '../../contract/index.js'
-import { CaulkerError } from '../../words/index.js'
+import { kinds, refuseOther } from '../../contract/index.js'
 import type { MakeHost } from '../play/values.js'
 
 /** How far an exploration goes: what may happen on one trail, and how many states are looked at. */
@@ -50,9 +49,7 @@ const OPTIONS = partsOf(
 )
 
 export function boundsOf(options: ExploreOptions): Bounds {
-  const misfit = misfitIn([], options, OPTIONS)
-  if (misfit !== undefined)
-    throw new CaulkerError('bad-argument', `explore: ${misfit.what ?? misfit.at.join('.')} ${misfit.wrong}`.trim())
+  refuseOther('bad-argument', 'explore', options, OPTIONS)
   const given = Object.entries(options).filter(([name, value]) => name in USUAL_BOUNDS && value !== undefined)
   return { ...USUAL_BOUNDS, ...Object.fromEntries(given) }
 }

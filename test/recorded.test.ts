@@ -102,7 +102,11 @@ describe('what was answered before is answered still', () => {
     for (const one of sound) {
       const component = ideal(one)
       const names = [...Object.keys(one.values), ...Object.keys(one.properties)]
-      const typed = (name: string) => samplesOf((one.values[name] ?? one.properties[name])!.type)
+      const typed = (name: string) => {
+        const clause = (one.values[name] ?? one.properties[name])!
+        const samples = samplesOf(clause.type)
+        return samples.length > 0 ? samples : [clause.default]
+      }
       const input = fc.oneof(
         fc
           .constantFrom(...names)

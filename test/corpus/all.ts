@@ -66,6 +66,8 @@ import { tideSlot } from './tide-slot.js'
 import { hullFlags } from './hull-flags.js'
 import { oarLength } from './oar-length.js'
 import { pitchNote } from './pitch-note.js'
+import { mastYear } from './mast-year.js'
+import { reachLine } from './reach-line.js'
 
 export const corpus = [
   boatRename,
@@ -133,4 +135,6 @@ export const corpus = [
   hullFlags,
   oarLength,
   pitchNote,
+  mastYear,
+  reachLine,
 ]

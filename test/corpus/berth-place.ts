@@ -36,6 +36,7 @@ export const berthPlace = variants({
     'east-takes-north': ['reports-truth', 'edits-stand', 'every-way-in'],
     'rounds-what-is-held': ['round-trip', 'follows-change', 'owner-decides', 'edits-stand', 'reports-truth'],
     'digits-of-the-mount': ['follows-change'],
+    'legend-as-usual': ['shows-initial'],
     'zero-degrees-blank': ['keeps-falsy', 'shows-initial', 'follows-change'],
     'zero-digits-is-three': ['keeps-falsy'],
     'reports-strings': ['reports-truth'],
@@ -119,7 +120,7 @@ export const berthPlace = variants({
         this.dispatchEvent(new CustomEvent('place-fixed', { detail: { value }, bubbles: true, composed: true }))
       }
       #draw(isForgetting = false) {
-        this.#words.textContent = this.#legend
+        this.#words.textContent = has('legend-as-usual') ? 'Place' : this.#legend
         for (const key of ['north', 'east'] as const) {
           this.#fields[key].disabled = this.#shut && !(has('shut-north-only') && key === 'east')
           if (isForgetting && key === 'east' && has('forget-keeps-east-text')) continue

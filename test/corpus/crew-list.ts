@@ -1,7 +1,7 @@
 import { Type } from 'caulker'
 import { made, report, variants } from './corpus.js'
 
-/** Names in a list: typed and added by a button, removed one by one. Every change makes a new array. */
+/** Names in a list: typed and added by a button, moved up and removed one by one. Every change makes a new array. */
 export const crewList = variants({
   tag: 'crew-list',
   promise: {
@@ -17,6 +17,8 @@ export const crewList = variants({
     'reset-keeps-draft': ['resets-fully'],
     'adds-on-tell': ['quiet-when-told'],
     'one-behind': ['reports-truth'],
+    'up-goes-down': ['edits-stand'],
+    'up-removes': ['edits-stand'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -58,8 +60,13 @@ export const crewList = variants({
           ...this.#crew.map((name, at) => {
             const remove = made('button', { type: 'button', textContent: 'Remove' })
             remove.onclick = () => this.#take(this.#crew.filter((_, other) => other !== at))
+            const up = made('button', { type: 'button', textContent: 'Up', disabled: at === 0 })
+            const to = has('up-goes-down') ? at + 2 : at - 1
+            const others = this.#crew.filter((_, other) => other !== at)
+            up.onclick = () =>
+              this.#take(has('up-removes') ? others : [...others.slice(0, to), name, ...others.slice(to)])
             const item = made('li')
-            item.append(name, remove)
+            item.append(name, up, remove)
             return item
           }),
         )

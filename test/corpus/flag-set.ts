@@ -22,6 +22,7 @@ export const flagSet = variants({
     'strike-leaves-the-half-box': ['resets-fully'],
     'change-as-well': ['no-strays'],
     'index-for-name': ['reports-truth'],
+    'one-strikes-all': ['edits-stand'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -59,6 +60,7 @@ export const flagSet = variants({
       }
 
       #fly(flag: string, isFlown: boolean): void {
+        if (has('one-strikes-all') && !isFlown) return this.#put([])
         this.#put(this.#flags.filter((one) => (one === flag ? isFlown : this.#flown.includes(one))))
       }
 

@@ -19,6 +19,7 @@ export const plankTable = variants({
   },
   faults: {
     'feet-as-text': ['reports-truth'],
+    'edits-the-first': ['edits-stand'],
     'changes-the-given-rows': ['leaves-given-alone', 'fresh-payload'],
     'pushes-into-the-given': ['leaves-given-alone', 'fresh-payload'],
     'taken-away-unreported': ['reports-once', 'every-way-in'],
@@ -77,7 +78,9 @@ export const plankTable = variants({
         const edited = (more: Partial<Plank>) => {
           if (has('changes-the-given-rows')) Object.assign(this.#planks[at] as Plank, more)
           if (Object.entries(more).every(([name, part]) => one[name as keyof Plank] === part)) return this.#draw()
-          const planks = this.#planks.map((other, place) => (place === at ? { ...other, ...more } : other))
+          const planks = this.#planks.map((other, place) =>
+            place === (has('edits-the-first') ? 0 : at) ? { ...other, ...more } : other,
+          )
           this.#put(has('changes-the-given-rows') ? this.#planks : planks)
         }
         wood.addEventListener('change', () => edited({ wood: wood.value }))

@@ -27,6 +27,7 @@ export const ropeOrder = variants({
     'null-as-zero': ['takes-empty'],
     'emptied-unreported': ['reports-once'],
     'enter-unheard': ['reports-once'],
+    'enter-gives-up': ['every-way-in'],
     'reports-nothing-new': ['reports-once'],
     'reset-forgets-sum': ['resets-fully'],
     'reports-typed': ['stays-within', 'reports-truth'],
@@ -46,6 +47,7 @@ export const ropeOrder = variants({
         this.attachShadow({ mode: 'open' }).append(this.#field, this.#sum)
         const heard = has('enter-unheard') ? 'focusout' : 'change'
         this.#field.addEventListener(heard, () => this.#left())
+        if (has('enter-gives-up')) this.#field.onkeydown = ({ key }) => void (key === 'Enter' && this.#draw())
         this.#draw()
       }
 

@@ -24,6 +24,8 @@ export const tideSlot = variants({
   },
   faults: {
     'words-for-id': ['reports-truth'],
+    'back-goes-on': ['every-way-in'],
+    'none-says-it': ['shows-initial'],
     'taken-by-keys': ['every-way-in', 'locks-hold'],
     'keys-do-not-report': ['reports-once', 'reports-truth', 'every-way-in'],
     'checked-of-the-mount': ['follows-change', 'owner-decides'],
@@ -59,7 +61,8 @@ export const tideSlot = variants({
               event.preventDefault()
               this.#choose(marks[at]!.dataset['id']!, 'keys')
             }
-            const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key]
+            const back = has('back-goes-on') ? 1 : -1
+            const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: back, ArrowLeft: back }[event.key]
             if (step === undefined) return
             event.preventDefault()
             const open = has('taken-by-keys')
@@ -110,7 +113,7 @@ export const tideSlot = variants({
             const mark = made('div', {
               role: 'radio',
               textContent: one.words,
-              ariaChecked: String(one.id === checked),
+              ariaChecked: String(one.id === checked && !has('none-says-it')),
               ariaDisabled: String(one.taken === true),
               tabIndex: one.id === stop?.id ? 0 : -1,
             })

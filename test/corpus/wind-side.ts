@@ -30,6 +30,7 @@ export const windSide = variants({
     'must-drops-the-side': ['follows-change'],
     'new-sides-are-dead': ['follows-change'],
     'deaf-once-cleared': ['takes-empty'],
+    'space-turns-as-well': ['every-way-in'],
     'space-is-kept': ['every-way-in'],
   },
   make: (has) =>
@@ -69,6 +70,7 @@ export const windSide = variants({
         const buttons = this.#sides.map((side, at) => {
           const button = made('button', { type: 'button', textContent: side })
           if (!has('new-sides-are-dead') || before === 0 || at < before) button.onclick = () => this.#press(side)
+          if (has('space-turns-as-well')) button.onkeydown = ({ key }) => void (key === ' ' && this.#press(side))
           if (has('space-is-kept')) button.onkeydown = (event) => void (event.key === ' ' && event.preventDefault())
           return button
         })

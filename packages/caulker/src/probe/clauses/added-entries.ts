@@ -6,21 +6,22 @@ import type { Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { isAlike } from './laws.js'
-import { listIn, listsOf, twoEntries } from './lists.js'
+import { listIn, listsOf, someEntries } from './lists.js'
 
 /** What is added to a list that is not empty. */
 export function addingWays(subject: Subject): Way[] {
-  return listsOf(subject).flatMap(({ name }) =>
-    oneAtEach(
-      subject.ways.filter(
-        ({ given, changes, control }) =>
-          changes.has(name) && ADDING.includes(control.kind) && listIn(given[name]).length > 0,
-      ),
-    ).slice(0, MOST_ADDED),
-  )
+  return listsOf(subject).flatMap(({ name }) => {
+    const adding = subject.ways.filter(
+      ({ given, changes, control }) =>
+        changes.has(name) && ADDING.includes(control.kind) && listIn(given[name]).length > 0,
+    )
+    // Of one control also a second entry, where there is no other control.
+    const first = oneAtEach(adding)
+    return [...first, ...adding.filter((way) => !first.includes(way))].slice(0, MOST_ADDED)
+  })
 }
 
-const ADDING: readonly ControlRef['kind'][] = ['button', 'checkbox', 'switch', 'text field', 'combo box']
+const ADDING: readonly ControlRef['kind'][] = ['button', 'checkbox', 'switch', 'text field', 'combo box', 'file field']
 const MOST_ADDED = 4
 
 /** Whether an entry came to those that were there. */
@@ -81,7 +82,7 @@ export function doubled(subject: Subject, { trail, rows }: Played): LeakAt | und
 
 /** Whether a list of two is held, and looks otherwise than each of them alone. */
 async function holdsTwo(subject: Subject, value: ValueClause): Promise<boolean> {
-  const two = twoEntries(subject, value)
+  const two = someEntries(subject, value, 2)
   if (two === undefined) return false
   const { given, entries } = two
   const [one, other, both] = [

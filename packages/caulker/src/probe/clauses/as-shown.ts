@@ -1,4 +1,5 @@
-import { equal, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
+import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
@@ -7,6 +8,7 @@ import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
 
 interface Shown {
+  readonly given: Given
   readonly control: ControlRef
   readonly value: ValueClause
   readonly is: unknown
@@ -18,22 +20,52 @@ async function shownIn(subject: Subject): Promise<Shown[]> {
   const found: Shown[] = []
   for (const { control, plainly } of oneAtEach(subject.ways.filter(isTypedInText)))
     for (const value of subject.values.filter(({ name }) => plainly.has(name)))
-      for (const is of subject.plain(value.name)) {
-        const given = { ...subject.middle, [value.name]: is }
-        const text = await textAt(subject, { given, moves: [gesture({ do: 'caret', on: control, at: 0 })] }, control)
-        // A fraction may be cut where it is typed, and not where it is told.
-        const isOther =
-          typeof is === 'number' && text !== undefined && text !== '' && (text !== String(is) || !Number.isInteger(is))
-        const canStand = equal(subject.ideally(value.name, given), is)
-        if (isOther && canStand && !equal(is, subject.middle[value.name])) found.push({ control, value, is, text })
-      }
+      for (const mount of [subject.middle, ...otherwise(subject, value.name)])
+        for (const is of mount === subject.middle
+          ? [...subject.plain(value.name), ...finer(subject, value)]
+          : subject.plain(value.name).slice(0, 2)) {
+          const given = { ...mount, [value.name]: is }
+          const text = await textAt(subject, { given, moves: [gesture({ do: 'caret', on: control, at: 0 })] }, control)
+          // A fraction may be cut where it is typed, and not where it is told.
+          const isOther =
+            typeof is === 'number' &&
+            text !== undefined &&
+            text !== '' &&
+            (text !== String(is) || !Number.isInteger(is))
+          const canStand = equal(subject.ideally(value.name, given), is)
+          if (isOther && canStand && !equal(is, subject.middle[value.name]))
+            found.push({ given: mount, control, value, is, text })
+        }
   return found
+}
+
+/** The usual mount with another choice or flag: of a unit or a form may depend how a value is written. */
+function otherwise({ tellable, middle, plain }: Subject, name: string): Given[] {
+  return tellable
+    .filter((one) => one.name !== name)
+    .flatMap((one) => {
+      const values = plain(one.name)
+      const usual = middle[one.name] ?? one.default
+      const isChoice = 'enum' in one.type || 'anyOf' in one.type || typeof usual === 'boolean'
+      const other = values.find((value) => isChoice && typeof value !== 'object' && !equal(value, usual))
+      return other === undefined ? [] : [{ ...middle, [one.name]: other }]
+    })
+    .slice(0, MOST_MOUNTS)
+}
+
+const MOST_MOUNTS = 3
+
+/** A number with more places than are usually shown. */
+function finer({ plain, middle }: Subject, { name, type }: ValueClause): number[] {
+  const whole = plain(name).find((one) => typeof one === 'number' && Math.abs(one) < 1000 && one !== middle[name])
+  const fine = typeof whole === 'number' ? Math.floor(whole) + 0.375 : undefined
+  return fine !== undefined && accepts(type, fine) ? [fine] : []
 }
 
 /** Each of these, typed over the value that usually stands there. */
 export async function* typedAsShown(subject: Subject): AsyncIterable<Trail> {
-  for (const { control, text } of await shownIn(subject))
-    yield { given: subject.middle, moves: [gesture({ do: 'type', on: control, text }), gesture({ do: 'leave' })] }
+  for (const { given, control, text } of await shownIn(subject))
+    yield { given, moves: [gesture({ do: 'type', on: control, text }), gesture({ do: 'leave' })] }
 }
 
 /** Typed again, it comes to another value, which is shown otherwise. */
@@ -43,7 +75,9 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
   if (!isDone(typed, 'type') || !isDone(end, 'leave')) return undefined
   const { on, text } = typed.gesture
   if (row === undefined || trail.moves.length !== 2 || !isPlainField(on)) return undefined
-  const shown = (await shownIn(subject)).find((one) => equal(one.control, on) && one.text === text)
+  const shown = (await shownIn(subject)).find(
+    (one) => equal(one.control, on) && one.text === text && equal(one.given, trail.given),
+  )
   if (shown === undefined || equal(row.read[shown.value.name], shown.is)) return undefined
   // What is rounded off is shown alike.
   if ((await textAt(subject, trail, on)) === text) return undefined

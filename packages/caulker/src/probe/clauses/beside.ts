@@ -3,15 +3,15 @@ import type { Played, Row } from '../stage/played.js'
 import { settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
-import { fieldText } from './field-text.js'
+import { fieldTexts } from './field-text.js'
 import { retyped } from './ways-at-bounds.js'
 
-/** A text that is taken as a member of an object, where there are other fields. */
+/** A text that is taken as a member of an object, or as one of several values, where there are other fields. */
 export function besideOthers(subject: Subject): Way[] {
   return subject.ways.filter(
     (way) =>
       isField(way.control) &&
-      way.partly.size > 0 &&
+      (way.partly.size > 0 || (subject.values.length > 1 && way.plainly.size > 0)) &&
       settlesEdits(way.moves.at(-1)) &&
       othersOf(subject, way).length > 0,
   )
@@ -65,11 +65,12 @@ export async function swayed(subject: Subject, { trail, rows }: Played): Promise
   const [place, found] = changed
   // A page that goes back to the first with another query is no slip; of members alike each stands for itself.
   if (!areAlike(subject, written, place) || !(await editedBesides(subject, way, place, before))) return undefined
-  for (const text of otherTexts(before.get(place), way.text ?? '')) {
+  for (const text of textsBesides(subject, way, before.get(place))) {
     const moves = way.moves.map((move: Move) => retyped(move, text))
     const again = placesOf(subject, (await subject.play({ given: way.given, moves })).rows.at(-1) as Row)
     if (String(again.get(written)) !== text || !equal(again.get(place), found)) return undefined
   }
+  if (textsBesides(subject, way, before.get(place)).length === 0) return undefined
   return {
     row: trail.moves.length,
     says: `the edit of ${written} changes ${place}, whatever is typed`,
@@ -79,9 +80,12 @@ export async function swayed(subject: Subject, { trail, rows }: Played): Promise
   }
 }
 
-/** Whether two places are members of one object, of one type. */
+/** Whether two places are members of one object, or values of one event, and of one type. */
 function areAlike(subject: Subject, one: string, other: string): boolean {
   const [first, second] = [stemOf(subject, one), stemOf(subject, other)]
+  const [whole, besides] = [one, other].map((place) => subject.values.find(({ name }) => name === place))
+  if (whole !== undefined && besides !== undefined)
+    return whole.event === besides.event && equal(whole.type, besides.type)
   const types = (first.value?.type as { properties?: Record<string, unknown> } | undefined)?.properties
   return (
     first.value !== undefined && first.value === second.value && equal(types?.[first.member], types?.[second.member])
@@ -95,6 +99,13 @@ async function editedBesides(subject: Subject, way: Way, place: string, before: 
     if (!equal(end.get(place), before.get(place)) && String(end.get(place)) === other.text) return true
   }
   return false
+}
+
+/** What else is taken there: of a field of times or days only what it takes at all. */
+function textsBesides({ ways }: Subject, { control, given, text = '', plainly }: Way, beside: unknown): string[] {
+  const others = ways.filter((one) => equal(one.control, control) && equal(one.given, given) && one.plainly.size > 0)
+  const taken = others.flatMap((one) => (one.text === undefined || one.text === text ? [] : [one.text]))
+  return plainly.size > 0 && typeof beside !== 'number' ? [...new Set(taken)] : otherTexts(beside, text)
 }
 
 /** A number below and one above what stands beside it: of two ends that keep their order, only one would push the other. */
@@ -112,21 +123,23 @@ function isSomething(value: unknown): boolean {
 export async function strayed(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const way = wayPlayed(subject, trail)
   if (way === undefined || rows.length <= trail.moves.length) return undefined
-  const textsAt = async ({ control }: Way) =>
-    Promise.all([[], trail.moves].map((moves) => subject.lookAfter(trail.given, moves, fieldText(control))))
-  const [before, after] = await textsAt(way)
+  const [old, now] = [
+    await subject.lookAfter(trail.given, [], fieldTexts),
+    await subject.lookAfter(trail.given, trail.moves, fieldTexts),
+  ]
+  const mine = now?.findIndex(({ ref }) => equal(ref, way.control)) ?? -1
+  const [before, after] = [old?.[mine]?.text, now?.[mine]?.text]
+  if (old === undefined || now === undefined || old.length !== now.length) return undefined
   if (before === undefined || before !== after || after === way.text) return undefined
-  for (const other of othersOf(subject, way)) {
-    const [old, now] = await textsAt(other)
-    if (old === now || now === undefined || now === '' || !isAlike(now, way.text ?? '')) continue
-    return {
+  const other = now.find(({ text }, at) => text !== old[at]?.text && text !== '' && isAlike(text, way.text ?? ''))
+  return (
+    other && {
       row: trail.moves.length,
       says: 'what is typed into one field comes to stand in another',
       expected: `${way.text ?? ''} in the field “${way.control.label}”`,
-      found: `${now} in the field “${other.control.label}”`,
+      found: `${other.text} in the field “${other.ref.label}”`,
     }
-  }
-  return undefined
+  )
 }
 
 /** Whether a place is an entry of an object whose names are not fixed: each may stand beside any other. */
@@ -158,6 +171,26 @@ export function placesOf({ values }: Subject, { read, held }: Row): Places {
       return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
     }),
   )
+}
+
+/** The same, and each member of each entry of a list: `tides.1.metres`. */
+export function cellsOf(subject: Subject, row: Row): Places {
+  const cells = placesOf(subject, row)
+  for (const [place, list] of [...cells])
+    if (Array.isArray(list))
+      for (const [at, entry] of (list as unknown[]).entries())
+        if (typeof entry === 'object' && entry !== null && !isHost(entry))
+          for (const [member, part] of Object.entries(entry)) cells.set(`${place}.${at}.${member}`, part)
+  return cells
+}
+
+/** A value with another part at a path; without it where the part is nothing. */
+export function withPart(value: unknown, [first = '', ...rest]: readonly string[], part: unknown): unknown {
+  if (Array.isArray(value))
+    return value.map((entry, at) => (String(at) === first ? withPart(entry, rest, part) : (entry as unknown)))
+  const { [first]: old, ...others } = (value ?? {}) as Record<string, unknown>
+  if (rest.length > 0) return { ...others, [first]: withPart(old, rest, part) }
+  return part === undefined ? others : { ...others, [first]: part }
 }
 
 /** One text, or one number that is written otherwise. */

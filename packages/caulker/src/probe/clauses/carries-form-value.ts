@@ -60,7 +60,9 @@ export const carriesFormValue = clause({
           expected: 'sends nothing, or an empty text',
           found: `sends ${sent.map((one) => printed(one)).join(', ')}`,
         }
-      const value = settlesEdits(row.move) ? formValueOf(subject, row) : undefined
+      // What is reported with each key is sent with each key.
+      const isFinished = settlesEdits(row.move) || row.heard.some((one) => one.value === subject.contract.form?.value)
+      const value = isFinished ? formValueOf(subject, row) : undefined
       if (value === undefined) continue
       if (typeof value === 'boolean') {
         const isSent = sent.length > 0 && sent.some((one) => one !== '' && one !== 'false')

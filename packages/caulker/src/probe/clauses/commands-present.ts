@@ -1,4 +1,4 @@
-import { accepts, printed, type CommandClause } from '../../contract/index.js'
+import { accepts, equal, printed, type CommandClause } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
@@ -11,9 +11,10 @@ export const commandsPresent = clause({
   id: 'commands-present',
   group: 'commands',
   promise:
-    'Every command of its contract is there, can be called, has the effect that it names, and gives what its contract says.',
+    'Every command of its contract is there, can be called, has the effect that it names, reports what it changes, and gives what its contract says.',
   why: 'The call throws when a person gets there, or gives something else, and whatever its owner still had to do is not done.',
-  tried: 'Each command is called on an ordinary mount; one that takes something, with an ordinary value.',
+  tried:
+    'Each command is called on an ordinary mount; one that takes something, with an ordinary value; what it changes is looked for in its reports.',
   unprovenWhen: 'No value could be made of what its commands take.',
   random: 'none',
   onTrial: 'command',
@@ -46,6 +47,15 @@ export const commandsPresent = clause({
       )
       if (idle !== undefined)
         return { row: at, says: `${callText(move)} ${idle.says}`, expected: idle.expected, found: idle.found }
+      const silent =
+        clauses[move.command]?.reports === true ? changedInSilence(subject, row, rows[at - 1] ?? row) : undefined
+      if (silent !== undefined)
+        return {
+          row: at,
+          says: `${callText(move)} changes ${silent}, and does not report it`,
+          expected: `heard ${subject.contract.values[silent]?.event ?? ''} ${printed(row.read[silent])}`,
+          found: 'nothing is heard',
+        }
       if (!Object.hasOwn(row, 'gave')) continue
       const gives = clauses[move.command]?.gives
       if (gives !== undefined && !accepts(gives, gave))
@@ -59,6 +69,17 @@ export const commandsPresent = clause({
     return undefined
   },
 })
+
+/** The value that a command has changed, and of which its owner still holds the old one. */
+function changedInSilence(subject: Subject, row: Row, before: Row): string | undefined {
+  return subject.values.find(
+    ({ name }) =>
+      row.read[name] !== undefined &&
+      equal(before.read[name], before.held[name]) &&
+      !equal(row.read[name], before.read[name]) &&
+      !row.heard.some(({ value }) => value === name),
+  )?.name
+}
 
 /** A command that is to take the focus or to show what is wrong, and does not. */
 function idleEffect(

@@ -3,7 +3,7 @@ import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject } from '../subject/subject.js'
-import { writtenIn } from '../subject/survey.js'
+import { writtenIn } from '../subject/typed-texts.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
 import { outsideOf } from './ways-at-bounds.js'
@@ -63,7 +63,7 @@ export function* eachField({ controls, middle, values, plain }: Subject): Iterab
   if (fields.length < 2) return
   const texts = values.flatMap(({ name }) => plain(name).flatMap(writtenIn)).map(String)
   for (const on of fields.slice(0, MOST_FIELDS))
-    for (const text of [...new Set(texts)].slice(0, 4))
+    for (const text of [...new Set(texts)].slice(0, 4).concat(UNREADABLE))
       yield { given: middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
 }
 

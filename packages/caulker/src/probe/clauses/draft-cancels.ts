@@ -1,5 +1,5 @@
 import { isPress, tell } from '../stage/trail.js'
-import { BEFORE, textAfter, TOLD, told, typed, TYPED, TYPED_LATER, type OwnEditor } from '../subject/own-drafts.js'
+import { BEFORE, textAfter, told, typed, TYPED, TYPED_LATER, type OwnEditor } from '../subject/own-drafts.js'
 import type { Subject } from '../subject/subject.js'
 import { looksSame, pictureText } from '../sight/picture.js'
 import { clause } from './clause.js'
@@ -45,7 +45,7 @@ function* cancels(subject: Subject, editor: OwnEditor): Iterable<DraftTry> {
   }
   if (opening.length > 0 && !editor.cancels.some(isPress)) yield* noneCancels(editor)
   const [save = []] = editor.saves
-  const since = tell(told(editor, TYPED_LATER, TOLD))
+  const since = tell(told(editor, TYPED_LATER))
   if (opening.length > 0 && editor.saves.length > 0)
     // Nobody holds the answer back here: it counts as saved at once.
     yield beginsWith(subject, editor, TYPED_LATER, {

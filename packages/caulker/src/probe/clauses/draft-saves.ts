@@ -1,7 +1,7 @@
 import { equal, pointerParts, printed, valueAt } from '../../contract/index.js'
 import type { HeardThen, Row } from '../stage/played.js'
 import { tell, type Trail } from '../stage/trail.js'
-import { BEFORE, TOLD, told, typed, TYPED, type OwnEditor } from '../subject/own-drafts.js'
+import { BEFORE, told, typed, TYPED, type OwnEditor } from '../subject/own-drafts.js'
 import { clause, type LeakAt } from './clause.js'
 import { ABOUT_DRAFTS, edits, examineDrafts, type DraftTry } from './own-drafts.js'
 
@@ -21,7 +21,7 @@ function* saves(editor: OwnEditor): Iterable<DraftTry> {
   for (const save of editor.saves) {
     yield judged(editor, edits(editor, editor.opening, typed(editor, TYPED), save))
     if (editor.member !== undefined) {
-      const since = tell(told(editor, BEFORE, TOLD))
+      const since = tell(told(editor, BEFORE))
       yield judged(editor, edits(editor, editor.opening, typed(editor, TYPED), since, save))
     }
   }

@@ -1,5 +1,5 @@
 import { tell, type Move } from '../stage/trail.js'
-import { TOLD, textAfter, told, typed, TYPED, TYPED_LATER, type OwnEditor } from '../subject/own-drafts.js'
+import { textAfter, told, typed, TYPED, TYPED_LATER, type OwnEditor } from '../subject/own-drafts.js'
 import type { Subject } from '../subject/subject.js'
 import { clause } from './clause.js'
 import { ABOUT_DRAFTS, edits, examineDrafts, type DraftTry } from './own-drafts.js'
@@ -18,7 +18,7 @@ export const draftStands = clause({
 
 function* touched(subject: Subject, editor: OwnEditor): Iterable<DraftTry> {
   const { opening, draft } = editor
-  const record = tell(told(editor, TYPED_LATER, TOLD))
+  const record = tell(told(editor, TYPED_LATER))
   yield stands(subject, editor, TYPED, [...opening, typed(editor, TYPED), record])
   const [save] = editor.saves
   if (draft.answerAt === undefined || save === undefined) return

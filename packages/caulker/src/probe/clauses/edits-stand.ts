@@ -2,8 +2,9 @@ import { equal, printed } from '../../contract/index.js'
 import { besideOthers, droppedAlong, placesOf, strayed, swayed, type Places } from './beside.js'
 import { added, addingWays, doubled, lostForOne } from './added-entries.js'
 import { clause } from './clause.js'
+import { alikeButtons, middleButtons, movesAway } from './entry-buttons.js'
 import { ownButtons, takenOut, takenOutWith } from './own-buttons.js'
-import { bothTaken, lostToAnother, tickedInTurn } from './ticks.js'
+import { bothTaken, lostToAnother, takenAlong, tickedInTurn, turnedTwice } from './ticks.js'
 import type { Played, Row } from '../stage/played.js'
 import { isDone, settlesEdits, type Move } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -19,7 +20,7 @@ export const editsStand = clause({
     'An edit in one field leaves standing what was edited in another, and what is added to a list or taken out of it leaves its other entries.',
   why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
   tried:
-    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, and each is taken out by its own button; two boxes are ticked in turn.',
+    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, each is taken out by its own button, and of three each button of the middle one is pressed; two boxes are ticked in turn, and what is on is turned off and on again.',
   unprovenWhen: 'No two fields were found that change different parts, and no two entries of a list.',
   random: 'none',
   onTrial: 'gesture',
@@ -28,7 +29,9 @@ export const editsStand = clause({
     const fields = typedInto(subject)
     for (const { given, moves } of [...besideOthers(subject), ...addingWays(subject)]) yield { given, moves }
     for (const [one, other] of await ownButtons(subject)) yield* [one.trail, other.trail]
+    for (const { trail } of await middleButtons(subject)) yield trail
     yield* tickedInTurn(subject)
+    yield* turnedTwice(subject)
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))
@@ -40,7 +43,18 @@ export const editsStand = clause({
     added(subject, played) ||
     bothTaken(subject, played),
   async judge(subject, played) {
-    for (const law of [droppedAlong, swayed, strayed, takenOutWith, lostForOne, doubled, lostToAnother]) {
+    for (const law of [
+      droppedAlong,
+      swayed,
+      strayed,
+      takenOutWith,
+      alikeButtons,
+      movesAway,
+      lostForOne,
+      doubled,
+      lostToAnother,
+      takenAlong,
+    ]) {
       const leak = await law(subject, played)
       if (leak !== undefined) return leak
     }

@@ -1,6 +1,7 @@
-import { accepts, equal, isWritten, printed, type ValueClause } from '../../contract/index.js'
-import { placesOf, stemOf } from './beside.js'
+import { accepts, equal, isWritten, printed, valueAt, type ValueClause } from '../../contract/index.js'
+import { cellsOf, stemOf, withPart } from './beside.js'
 import { clause, type LeakAt } from './clause.js'
+import { fieldText } from './field-text.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, settlesEdits, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -34,10 +35,15 @@ export const emptiedAsSaid = clause({
     const [typed] = trail.moves
     const last = rows[2]
     if (!isDone(typed, 'type') || last === undefined || !settlesEdits(last.move)) return undefined
+    // A field of colours stands at one, whatever is taken out of it.
+    if ((rows[1]?.around.caret?.text ?? '') !== '') return undefined
     const { on } = typed.gesture
     const way = fields(subject).find(({ control }) => equal(control, on))
     const value = asked(subject).find(({ name }) => way?.plainly.has(name))
     if (value === undefined) return memberLeak(subject, { trail, rows })
+    // One of several fields may hold only a part of it.
+    const shown = await subject.lookAfter(trail.given, [], fieldText(on))
+    if (subject.controls.filter(isField).length > 1 && shown !== String(rows[0].read[value.name])) return undefined
     const wanted = becomes(subject, value, rows[0], trail)
     const now = last.read[value.name] ?? last.held[value.name]
     if (now === undefined || wanted.some((one) => equal(now, one))) return undefined
@@ -56,7 +62,7 @@ function* emptied({ given }: Trail, on: Way['control']): Iterable<Trail> {
   yield { given, moves: [blank, gesture({ do: 'enter', on })] }
 }
 
-/** A member of an object whose field was emptied: nothing, its default, or what stood before. */
+/** A member of an object, or of an entry of a list, whose field was emptied: nothing, its default, or what stood before. */
 async function memberLeak(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [typed] = trail.moves
   const way = memberFields(subject).find(
@@ -64,13 +70,13 @@ async function memberLeak(subject: Subject, { trail, rows }: Played): Promise<Le
   )
   const last = rows[2]
   if (way === undefined || last === undefined || typed === undefined) return undefined
-  const came = placesOf(subject, (await subject.play({ given: way.given, moves: way.moves })).rows.at(-1) as Row)
-  const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
+  const came = cellsOf(subject, (await subject.play({ given: way.given, moves: way.moves })).rows.at(-1) as Row)
+  const [before, after] = [cellsOf(subject, rows[0]), cellsOf(subject, last)]
   const place = [...came].find(([at, value]) => String(value) === way.text && !equal(value, before.get(at)))?.[0]
   if (place === undefined) return undefined
   const { value, member } = stemOf(subject, place)
   if (value === undefined || !canBeNothing(value, member, rows[0])) return undefined
-  const usual = (value.default as Record<string, unknown> | null | undefined)?.[member]
+  const usual = valueAt(value.default, member.split('.'))
   const now = after.get(place)
   if ([undefined, null, '', usual, before.get(place)].some((one) => equal(one, now))) return undefined
   return {
@@ -82,8 +88,8 @@ async function memberLeak(subject: Subject, { trail, rows }: Played): Promise<Le
 }
 
 function canBeNothing({ name, type }: ValueClause, member: string, { held }: Row): boolean {
-  const { [member]: _, ...others } = (held[name] ?? {}) as Record<string, unknown>
-  return [others, { ...others, [member]: null }, { ...others, [member]: '' }].some((one) => accepts(type, one))
+  const path = member.split('.')
+  return [undefined, null, ''].some((nothing) => accepts(type, withPart(held[name], path, nothing)))
 }
 
 const WORDS: Readonly<Record<ValueClause['blank'], string>> = {

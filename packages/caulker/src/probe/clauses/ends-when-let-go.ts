@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { ledgerOf } from '../stage/ledger.js'
 import type { Played, Row } from '../stage/played.js'
-import type { Gesture } from '../person/gestures.js'
+import { isPlaced, type Gesture } from '../person/gestures.js'
 import { gesture, isDone, type Move } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { clause, type Examined } from './clause.js'
@@ -53,7 +53,7 @@ export const endsWhenLetGo = clause({
     'What runs while a button is held ends when it is let go anywhere, when the pointer is taken away, and when it is removed; so does a drag.',
   why: 'The finger slides off the button, or the panel closes under it, and the temperature climbs on by itself with nothing to stop it.',
   tried:
-    'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page; so is what is dragged, in the middle of a drag.',
+    'Each button that goes on by itself while it is held is let go beside it, loses its pointer, and is taken out of the page; so is what is dragged, in the middle of a drag, and the pointer comes over it once more.',
   unprovenWhen: NOTHING_RUNS,
   random: 'none',
   onTrial: 'gesture',
@@ -85,17 +85,20 @@ export const endsWhenLetGo = clause({
     }
     for (const { given, grab } of drags(subject)) {
       for (const { move, ofDrag } of ENDS) {
-        const moves = [gesture(grab), move, gesture({ do: 'move' }), gesture({ do: 'release' })]
+        // Who comes over it later, with no button down, drags nothing either.
+        const over = isPlaced(grab) && isDone(move, 'release') ? [gesture({ do: 'hover', on: grab.on })] : []
+        const moves = [gesture(grab), move, gesture({ do: 'move' }), gesture({ do: 'release' }), ...over]
         const played = await subject.playAnew({ given, moves })
         if (played.rows[1]?.impossible !== undefined) break
         held++
-        if (!movesOn(subject, played, 3)) continue
+        const at = [3, 5].find((one) => movesOn(subject, played, one))
+        if (at === undefined) continue
         return {
           leak: {
             ...ofDrag,
             expected: 'nothing more',
-            found: whatCame(played.rows[3] as Row),
-            ledger: ledgerOf(subject.contract, played, 3),
+            found: whatCame(played.rows[at] as Row),
+            ledger: ledgerOf(subject.contract, played, at),
           },
         }
       }

@@ -1,8 +1,8 @@
-import { accepts, isHost } from '../../contract/index.js'
+import { accepts, equal, isHost } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
 import { gesture, tell, without, type Trail } from '../stage/trail.js'
-import { choiceOf } from '../subject/among.js'
+import { choiceOf, keyOf } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 
 /** A list is told that is longer: the last that it has brought along is operated like one that was there from the mount. */
@@ -31,7 +31,7 @@ export async function* enteredAnew(subject: Subject): AsyncIterable<Trail> {
 const PRESSED: readonly string[] = ['button', 'checkbox', 'switch', 'radio button', 'area']
 
 /** A list whose first entry stays and is otherwise in one member: who keeps by its name what was drawn of it misses that. */
-export function* changedEntries({ tellable, plain, base }: Subject): Iterable<Trail> {
+export function* changedEntries({ tellable, plain, base, values }: Subject): Iterable<Trail> {
   for (const { name, type } of tellable)
     for (const list of plain(name).slice(0, 1)) {
       if (!Array.isArray(list) || !isRecord(list[0])) continue
@@ -39,7 +39,15 @@ export function* changedEntries({ tellable, plain, base }: Subject): Iterable<Tr
       for (const [member, part] of Object.entries(first).slice(0, MOST_MEMBERS))
         for (const other of changed(part).slice(0, 1)) {
           const told = [{ ...first, [member]: other }, ...others]
-          if (accepts(type, told)) yield { given: { ...base, [name]: list }, moves: [tell({ [name]: told })] }
+          const moves = [tell({ [name]: told })]
+          if (!accepts(type, told)) continue
+          yield { given: { ...base, [name]: list }, moves }
+          // What is chosen may be drawn by what the list says of it.
+          const choices = values.flatMap((value): [string, unknown][] => {
+            const isKept = value.among?.list === name && equal(keyOf(value, first), keyOf(value, told[0]))
+            return isKept ? [[value.name, choiceOf(value, first)]] : []
+          })
+          if (choices.length > 0) yield { given: { ...base, [name]: list, ...Object.fromEntries(choices) }, moves }
         }
     }
 }

@@ -1,11 +1,14 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { deadField, eachField, leftStanding } from './dead-field.js'
+import { zeroFirst, zeroLost } from './leading-zero.js'
+import { markedThenPressed, takesWhatever } from './marked-for-button.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { isEmptiedPart } from './emptied-part.js'
 import { unlikeFresh } from './laws.js'
 import {
+  lostAtEnter,
   notBySpace,
   otherThanFocused,
   notByThePointer,
@@ -14,14 +17,15 @@ import {
   otherWays,
   pointedAt,
 } from './ways-alike.js'
-import { arrowed, chosenThoughDisabled, reachedByNoTab, unreachedByKeys } from './roving.js'
+import { arrowed, chosenThoughDisabled } from './roving.js'
+import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, walked } from './walks.js'
 import { givenUp, stuckTick, takenByEscape, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
-import { samePicture } from '../sight/picture.js'
+import { allLines, linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
 import { foundControls } from '../person/operate.js'
-import { isPlainField, type Subject } from '../subject/subject.js'
+import { isField, isPlainField, oneAtEach, type Subject } from '../subject/subject.js'
 
 /** Each way in that changes what is shown changes the value. */
 export const everyWayIn = clause({
@@ -31,13 +35,15 @@ export const everyWayIn = clause({
     'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; what Escape gives up is not taken.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus; a key goes on from what was typed before it, a field is emptied and left, a text is given up by Escape, and a box is ticked and unticked.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus; a key goes on from what was typed before it, a field is emptied and left, a text is given up by Escape, and a box is ticked and unticked; a zero is typed first, what is marked is taken by a button, and arrow keys walk through what Tab comes to once.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
-  concerns: ({ values }) => Object.keys(values).length === 1,
-  *trails(subject) {
+  concerns: ({ values }) => Object.keys(values).length > 0,
+  async *trails(subject) {
     for (const trails of TRIED) yield* trails(subject)
+    yield* walked(subject)
+    if (subject.values.length > 1) return
     for (const way of subject.ways)
       if (VALUE_CONTROLS.includes(way.control.kind)) yield { given: way.given, moves: way.moves }
     const fields = subject.controls.filter(isPlainField)
@@ -46,7 +52,7 @@ export const everyWayIn = clause({
       if (way.text !== undefined && way.text !== '') yield { given: way.given, moves: way.moves }
   },
   async judge(subject, played) {
-    for (const law of LAWS) {
+    for (const law of subject.values.length > 1 ? LAWS : [...LAWS, ...OF_ONE_VALUE]) {
       const leak = await law(subject, played)
       if (leak !== undefined) return leak
     }
@@ -66,26 +72,33 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail>)[] = [
   tickedTwice,
   leftStanding,
   eachField,
+  zeroFirst,
+  markedThenPressed,
 ]
 
+type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
+
 /** Each looks only at trails of its own form. */
-const LAWS: readonly ((subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined)[] = [
+const LAWS: readonly Law[] = [
   otherThanTyped,
+  lostAtEnter,
   notByThePointer,
   notBySpace,
   otherThanFocused,
-  unreachedByKeys,
   reachedByNoTab,
+  comesBackElsewhere,
+  reachedByNoKey,
   chosenThoughDisabled,
   typedNotCounted,
   emptyAndHeld,
   takenByEscape,
   stuckTick,
-  deadField,
-  shownAndNotHeld,
-  changedAndNotShown,
-  shownAndNotTaken,
+  zeroLost,
+  takesWhatever,
 ]
+
+/** Of several values, or fields, one may be there for something else. */
+const OF_ONE_VALUE: readonly Law[] = [deadField, shownAndNotHeld, changedAndNotShown, shownAndNotTaken]
 
 /** Controls that show nothing but a value: what changes there is an edit. */
 const VALUE_CONTROLS: readonly ControlKind[] = [
@@ -146,6 +159,7 @@ async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promi
   if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
   if (subject.values.some(({ name }) => isEmptiedPart(subject, rows, name))) return undefined
   if (bringsUpMore(first, row) || (await isPickedForAButton(subject, trail, rows))) return undefined
+  if (await comesAlongElsewhere(subject, trail, first, row)) return undefined
   const leak = unlikeFresh(row, first, fresh)
   return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }
 }
@@ -171,6 +185,18 @@ async function isPickedForAButton(subject: Subject, { given }: Trail, [, row]: P
 }
 
 const MOST_BUTTONS = 6
+
+/** Whether an edit at another control shows the same along with what it reports: a mark beside a field for other words says nothing alone. */
+async function comesAlongElsewhere(subject: Subject, { given }: Trail, first: Row, row: Row): Promise<boolean> {
+  const came = linesOnlyIn(row.picture, first.picture)
+  for (const { moves, text } of oneAtEach(subject.ways.filter((way) => isField(way.control) && way.changes.size > 0))) {
+    if (came.length === 0 || text === '') continue
+    const { rows } = await subject.play({ given, moves })
+    if (rows.some(({ picture, heard }) => heard.length > 0 && came.every((line) => allLines(picture).includes(line))))
+      return true
+  }
+  return false
+}
 
 /** A control that shows nothing but the value, and goes on showing the old one. */
 function changedAndNotShown(subject: Subject, { rows }: Played): LeakAt | undefined {

@@ -1,4 +1,4 @@
-import { equal } from '../../contract/index.js'
+import { equal, printed } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { findControl, isReachable } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
@@ -36,7 +36,10 @@ export const keepsCaret = clause({
         if (subject.values.some((value) => value.name === name && value.reports === 'edit'))
           yield { given: way.given, moves: [...begun, { retell: name }] }
       for (const { name, kind } of subject.tellable) {
-        const other = subject.plain(name).find((value) => !equal(value, way.given[name]))
+        const other = subject
+          .plain(name)
+          .map((value) => withoutText(value, way.text))
+          .find((value) => value !== undefined && !equal(value, way.given[name]))
         const isLock = Object.values(subject.contract.locks).includes(name)
         if (kind === 'property' && !isLock && other !== undefined)
           yield { given: way.given, moves: [...begun, tell({ [name]: other })] }
@@ -75,6 +78,14 @@ export const keepsCaret = clause({
     return undefined
   },
 })
+
+/** A list that offers just what is being typed makes of it a choice, as it should. */
+function withoutText(value: unknown, text: string | undefined): unknown {
+  const isOffered = (entry: unknown) => text !== undefined && printed(entry).includes(text)
+  if (!isOffered(value)) return value
+  const others = Array.isArray(value) ? value.filter((entry) => !isOffered(entry)) : []
+  return others.length > 0 ? others : undefined
+}
 
 async function hasField(subject: Subject, given: Given, typed: Move | undefined): Promise<boolean> {
   const made = isGesture(typed) && isPlaced(typed.gesture) ? typed.gesture : undefined

@@ -40,6 +40,8 @@ export async function replacesTheEdit(subject: Subject, { trail, rows }: Played)
   const [before, row] = [rows[at - 1], rows[at]]
   const moves = trail.moves.slice(0, -1)
   if (before === undefined || !isTell(row?.move) || at < 2 || !moves.every(isGesture)) return undefined
+  // Told what it holds already, it has nothing to replace.
+  if (Object.entries(row.move.tell).every(([name, value]) => equal(before.held[name], value))) return undefined
   const fresh = await subject.fresh(row.held)
   if ((fresh.fault ?? fresh.unsettled) !== undefined || !isMeasure(subject, before, row, fresh)) return undefined
   const leak = unlikeFresh(row, before, fresh)

@@ -3,19 +3,18 @@ import type { Given } from '../../mount/index.js'
 import { isOffered } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 
-/** A mount on which the list is edited, and two entries that can stand in it. */
-export function twoEntries(
+/** A mount on which the list is edited, and some entries that can stand in it together. */
+export function someEntries(
   subject: Subject,
   value: ValueClause,
+  count: number,
 ): { given: Given; entries: readonly unknown[] } | undefined {
   const given = subject.ways.find(({ changes }) => changes.has(value.name))?.given
   if (given === undefined) return undefined
   const all = [given[value.name], ...subject.plain(value.name)].flatMap(listIn)
-  const [first, ...others] = all
-  const second = others.find((entry) => !equal(entry, first))
-  const entries = [first, second]
+  const entries = all.filter((entry, at) => all.findIndex((one) => equal(one, entry)) === at).slice(0, count)
   const isFit =
-    second !== undefined &&
+    entries.length === count &&
     accepts(value.type, entries) &&
     isOffered(value, subject.names, given, entries) &&
     equal(subject.ideally(value.name, { ...given, [value.name]: entries }), entries)

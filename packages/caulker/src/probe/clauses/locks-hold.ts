@@ -2,7 +2,7 @@ import { equal, printed, type AnyContract } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { takesTheGiven, unlikeFresh } from './laws.js'
 import type { Played, Row } from '../stage/played.js'
-import { isDone, isGesture, isTell, tell, trailKey, type Trail } from '../stage/trail.js'
+import { isDone, isGesture, isPress, isTell, tell, trailKey, type Trail } from '../stage/trail.js'
 import { isText } from '../subject/forms.js'
 import { editorsOf, typed, TYPED } from '../subject/own-drafts.js'
 import { isPlaced } from '../person/gestures.js'
@@ -37,7 +37,7 @@ export const locksHold = clause({
   promise: 'While it is locked a person changes nothing by any control, and what its owner tells still stands.',
   why: 'A lock that greys out the field and not the buttons beside it is no lock: what was settled is changed once more.',
   tried:
-    'It is locked at the mount and later; then everything that a person can do is tried, keys go on where they were, drafts are opened and saved, and values are told.',
+    'It is locked at the mount and later; then everything that a person can do is tried, keys go on where they were, what is begun is ended, drafts are opened and saved, and values are told.',
   unprovenWhen: 'Nothing that a person can do was found.',
   random: 'none',
   onTrial: 'gesture',
@@ -45,18 +45,24 @@ export const locksHold = clause({
   // Who locks itself when it is told so as a part of forms is told nothing where no element is one.
   needsForms: ({ contract, define }) =>
     contract.locks.disabled !== undefined && 'formDisabledCallback' in (define?.prototype ?? {}),
-  concerns: ({ locks, values, drafts }) =>
-    (locks.readonly !== undefined || locks.disabled !== undefined) &&
-    Object.keys(values).length + Object.keys(drafts).length > 0,
+  concerns: ({ locks, values, drafts, events }) =>
+    (locks.readonly !== undefined && Object.keys(values).length + Object.keys(drafts).length > 0) ||
+    (locks.disabled !== undefined && Object.keys({ ...values, ...events }).length > 0),
   async *trails(subject) {
     yield* sentWhileDisabled(subject)
     yield* draftsWhileLocked(subject)
     for (const lock of Object.values(subject.contract.locks)) {
       if (lock === undefined) continue
-      for (const way of oneOfEachKind(subject.ways.filter(({ changes }) => changes.size > 0)).slice(0, MOST_WAYS))
+      for (const way of oneOfEachKind(subject.ways.filter((way) => doesSomething(subject, way))).slice(0, MOST_WAYS))
         yield { given: { ...way.given, [lock]: true }, moves: way.moves }
       for (const way of subject.chiefWays)
         yield { given: { ...way.given, [lock]: false }, moves: [tell({ [lock]: true }), ...way.moves] }
+      // What can only be pressed once something was done is pressed when it is locked by then.
+      for (const { given, moves } of oneAtEach(subject.ways.filter(isPressedLater)).slice(0, MOST_LATER))
+        yield {
+          given: { ...given, [lock]: false },
+          moves: [...moves.slice(0, -1), tell({ [lock]: true }), ...moves.slice(-1)],
+        }
       // Whose hands are on its keys has the focus in it still when it is locked.
       for (const { given, moves } of oneAtEach(subject.ways.filter(isByKeys)).slice(0, 2)) {
         const keys = moves.filter((move) => isDone(move, 'key'))
@@ -76,7 +82,7 @@ export const locksHold = clause({
     for (const [at, row] of rows.entries()) {
       if (isGesture(row.move)) {
         if (!isLocked(subject.contract, rows[at - 1]?.held ?? {})) continue
-        const reported = row.heard.find((one) => one.value !== undefined || isSave(subject, one.event))
+        const reported = row.heard.find((one) => one.value !== undefined || isSaid(subject, one.event))
         const changed = subject.values.find(({ name }) => !equal(row.read[name], rows[at - 1]?.read[name]))
         if (reported !== undefined || changed !== undefined)
           return {
@@ -112,6 +118,12 @@ export const locksHold = clause({
   },
 })
 
+function isPressedLater({ changes, moves }: Way): boolean {
+  return changes.size > 0 && moves.length > 1 && isPress(moves.slice(-1))
+}
+
+const MOST_LATER = 3
+
 function isByKeys({ changes, moves: [first] }: Way): boolean {
   return changes.size > 0 && isDone(first, 'key')
 }
@@ -122,13 +134,25 @@ async function* draftsWhileLocked(subject: Subject): AsyncIterable<Trail> {
     const [save] = typeof editor === 'string' ? [] : editor.saves
     if (typeof editor === 'string' || save === undefined) continue
     for (const lock of Object.values(subject.contract.locks))
-      if (lock !== undefined)
-        yield { given: { ...editor.given, [lock]: true }, moves: [...editor.opening, typed(editor, TYPED), ...save] }
+      if (lock !== undefined) {
+        const begun = [...editor.opening, typed(editor, TYPED)]
+        yield { given: { ...editor.given, [lock]: true }, moves: [...begun, ...save] }
+        yield { given: { ...editor.given, [lock]: false }, moves: [...begun, tell({ [lock]: true }), ...save] }
+      }
   }
 }
 
-function isSave({ contract }: Subject, event: string): boolean {
-  return Object.values(contract.drafts).some((draft) => draft.event === event)
+/** A save; of what holds no value, and is disabled, anything that its contract declares. */
+function isSaid({ contract }: Subject, event: string): boolean {
+  const isEventful = Object.keys(contract.values).length === 0 && contract.locks.disabled !== undefined
+  return (
+    (isEventful && Object.hasOwn(contract.events, event)) ||
+    Object.values(contract.drafts).some((draft) => draft.event === event)
+  )
+}
+
+function doesSomething({ values }: Subject, { changes }: Way): boolean {
+  return changes.size > 0 || values.length === 0
 }
 
 /** Disabled, it leaves the submit; its own property does what a fieldset around it does. */

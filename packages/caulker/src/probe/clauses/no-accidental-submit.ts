@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
-import { gesture, isGesture } from '../stage/trail.js'
+import { gesture, isGesture, isPress } from '../stage/trail.js'
 
 /** Kinds of controls that may be buttons underneath. */
 const PRESSED: readonly string[] = ['button', 'switch', 'combo box']
@@ -13,16 +13,17 @@ export const noAccidentalSubmit = clause({
   promise: 'None of its own buttons submits the form around it, nor Enter where it adds an entry to a list.',
   why: 'A button without a type submits: whoever only wants one bale more sends the whole order.',
   tried:
-    'It is mounted in a form, and each of its buttons is pressed; where Enter takes a text that leaving the field does not, it is pressed.',
+    'It is mounted in a form, and each of its buttons is pressed, also those that come later; where Enter takes a text that leaving the field does not, it is pressed.',
   unprovenWhen: 'It has no button, and no field in which Enter adds an entry.',
   random: 'none',
   onTrial: 'gesture',
   needsElement: true,
-  concerns: ({ values }) => Object.keys(values).length > 0,
+  concerns: ({ values, events }) => Object.keys({ ...values, ...events }).length > 0,
   *trails(subject) {
     for (const on of subject.controls)
       if (PRESSED.includes(on.kind))
         yield { given: subject.middle, moves: [gesture({ do: 'press', on })], setting: 'form' }
+    for (const { given, moves } of laterButtons(subject)) yield { given, moves, setting: 'form' }
     for (const { given, moves } of takenByEnter(subject)) yield { given, moves, setting: 'form' }
   },
   judge(_subject, { rows }) {
@@ -48,6 +49,15 @@ export const noAccidentalSubmit = clause({
     return undefined
   },
 })
+
+/** Buttons that are there, or can be pressed, only once something was done. */
+function laterButtons({ ways, controls }: Subject): Way[] {
+  const isLater = ({ control, moves }: Way) =>
+    moves.length > 1 && isPress(moves.slice(-1)) && !controls.some((one) => equal(one, control))
+  return oneAtEach(ways.filter(isLater)).slice(0, MOST_LATER)
+}
+
+const MOST_LATER = 4
 
 /** Where Enter adds a text to a list that leaving the field does not: it is a key of the component's own there. */
 function takenByEnter({ ways, values }: Subject): Way[] {

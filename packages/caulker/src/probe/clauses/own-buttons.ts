@@ -6,7 +6,7 @@ import { gesture, isDone, type Trail } from '../stage/trail.js'
 import { isOffered } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
-import { listIn, listsOf, twoEntries } from './lists.js'
+import { listIn, listsOf, someEntries } from './lists.js'
 
 /** A button that is there only for one entry of a list, on a mount with two of them. */
 export interface Own {
@@ -27,7 +27,7 @@ export function ownButtons(subject: Subject): Promise<(readonly [Own, Own])[]> {
 async function lookForOwn(subject: Subject): Promise<(readonly [Own, Own])[]> {
   const pairs: (readonly [Own, Own])[] = []
   for (const value of listsOf(subject)) {
-    const two = twoEntries(subject, value)
+    const two = someEntries(subject, value, 2)
     if (two === undefined) continue
     const { given } = two
     for (const entries of [two.entries, ...namesakes(subject, value, given, two.entries)])

@@ -12,7 +12,7 @@ export const ownerDecides = clause({
   group: 'both ways',
   promise: 'The owner has the last word: told the old value after an edit, it holds and shows the old value.',
   why: 'An owner that refuses or corrects an edit answers with a tell. A component that keeps its own copy goes on showing what was refused.',
-  tried: 'After everything that a person can do, the owner tells what stood before.',
+  tried: 'After everything that a person can do, the owner tells what stood before, of each value that has changed.',
   unprovenWhen: 'No control was found that changes a two-way value.',
   random: 'none',
   onTrial: 'tell',
@@ -22,8 +22,13 @@ export const ownerDecides = clause({
       for (const name of way.changes) {
         const value = subject.values.find((one) => one.name === name)
         const before = way.given[name] ?? value?.default
+        // What changes several values is taken back as a whole.
+        const others = [...way.changes].flatMap((one) => oldOf(subject, way, one))
         if (value?.lastWord === 'owner' && before !== undefined)
-          yield { given: { ...way.given, [name]: before }, moves: [...way.moves, tell({ [name]: before })] }
+          yield {
+            given: { ...way.given, [name]: before },
+            moves: [...way.moves, tell({ [name]: before, ...Object.fromEntries(others) })],
+          }
       }
     for (const value of subject.values)
       for (const way of subject.ways)
@@ -74,6 +79,13 @@ export const ownerDecides = clause({
     return undefined
   },
 })
+
+/** What stood there before an edit, where its owner can tell it back. */
+function oldOf({ values }: Subject, { given }: Way, name: string): [string, unknown][] {
+  const value = values.find((one) => one.name === name)
+  const before = given[name] ?? value?.default
+  return value?.lastWord === 'owner' && before !== undefined ? [[name, before]] : []
+}
 
 /** A button or a key that was seen to change the value, without a text. */
 function isStep({ changes, text, control, moves }: Way, name: string): boolean {

@@ -17,7 +17,7 @@ export const quietWhenGone = clause({
   random: 'none',
   onTrial: 'page',
   needsElement: true,
-  concerns: ({ values, drafts }) => Object.keys(values).length + Object.keys(drafts).length > 0,
+  concerns: ({ values, events }) => Object.keys({ ...values, ...events }).length > 0,
   *trails(subject) {
     for (const { given, moves } of subject.chiefWays.slice(0, 2)) {
       const ends = moves.length > 1 && isLeaving(moves[moves.length - 1]) ? [moves.slice(0, -1)] : []

@@ -82,7 +82,7 @@ async function deafReading(subject: Subject, readings: readonly ReadingClause[])
     const counts = new Map<string, number>()
     for (const name of from) {
       const said = new Set<unknown>()
-      const given = subject.plain(name)
+      const given = severalOf(subject, name)
       for (const value of given) {
         const fresh = await subject.fresh({ ...subject.middle, [name]: value })
         if ((fresh.fault ?? fresh.unsettled) !== undefined) return undefined
@@ -97,13 +97,21 @@ async function deafReading(subject: Subject, readings: readonly ReadingClause[])
       row: 0,
       says: `its reading ${reading} is the same whatever ${deaf} is`,
       expected: `another ${reading} with another ${deaf}: it is computed from it`,
-      found: `${reading} ${printed(said)} with each of ${subject
-        .plain(deaf)
+      found: `${reading} ${printed(said)} with each of ${severalOf(subject, deaf)
         .map((value) => printed(value))
         .join(', ')}`,
     }
   }
   return undefined
+}
+
+/** Of a list also an empty one, and one with more entries: what is computed from it may only count them. */
+function severalOf({ names, plain }: Subject, name: string): readonly unknown[] {
+  const ordinary = plain(name)
+  const lists = ordinary.filter((one) => Array.isArray(one))
+  const type = names.find((one) => one.name === name)?.type
+  const others = lists.length === 0 || type === undefined ? [] : [[], lists.flat()]
+  return [...ordinary, ...others.filter((one) => type !== undefined && accepts(type, one))]
 }
 
 /** With how many values of a name it is tried before it counts as one that changes nothing. */

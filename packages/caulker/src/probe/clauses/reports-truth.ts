@@ -86,7 +86,11 @@ export const reportsTruth = clause({
         const lines = await linesShowing(subject, row.held, name)
         const shown = allLines(row.picture).map(withoutOffers)
         const missing = lines.filter((line) => !shown.includes(withoutOffers(line)))
-        if (missing.length > 0 && !isTypedBeside(rows.slice(0, at), shown, missing))
+        if (
+          missing.length > 0 &&
+          !isTypedBeside(rows.slice(0, at), shown, missing) &&
+          !(await isShownOnceLeft(subject, trail, at, row, missing))
+        )
           return {
             row: at,
             says: `it reports ${name} ${printed(row.held[name])} and shows something else`,
@@ -164,7 +168,10 @@ function runTogether({ values }: Subject, rows: Played['rows'], at: number): Lea
   const [first = '', second = ''] = typed.gesture.text.split('\n')
   const whole = new RegExp(`${first}(.*)${second}`, 's')
   const value = values.find(
-    ({ name }) => whole.test(String(row?.read[name])) && !String(row?.read[name]).includes('\n'),
+    ({ name, type }) =>
+      accepts(type, typed.gesture.text) &&
+      whole.test(String(row?.read[name])) &&
+      !String(row?.read[name]).includes('\n'),
   )
   return (
     value && {
@@ -174,6 +181,21 @@ function runTogether({ values }: Subject, rows: Played['rows'], at: number): Lea
       found: `${value.name} ${printed(row?.read[value.name])}`,
     }
   )
+}
+
+/** While somebody is in a field it may be written otherwise than when it is left. */
+async function isShownOnceLeft(
+  subject: Subject,
+  { given, moves }: Trail,
+  at: number,
+  { around }: Row,
+  missing: readonly string[],
+): Promise<boolean> {
+  if (!around.hasFocus) return false
+  const { rows } = await subject.play({ given, moves: [...moves.slice(0, at), gesture({ do: 'leave' })] })
+  const left = rows[at + 1]
+  const shown = left === undefined ? [] : allLines(left.picture).map(withoutOffers)
+  return missing.every((line) => shown.includes(withoutOffers(line)))
 }
 
 /** A text that was typed and taken by nobody yet stands in its field, whatever is done beside it. */

@@ -28,6 +28,8 @@ export const resetsFully = clause({
           yield { given, moves: [...way.moves.slice(0, 1), command] }
       }
       for (const { name, resetTo } of subject.values) {
+        // What takes no tell is not told otherwise either.
+        if (!subject.tellable.some((one) => one.name === name)) continue
         const [first, other] = subject.plain(name)
         for (const value of [first, other].filter((one) => one !== undefined))
           yield { given: subject.base, moves: [tell({ [name]: value }), command] }

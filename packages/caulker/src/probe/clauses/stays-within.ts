@@ -154,9 +154,17 @@ function* fromOutside(subject: Subject, value: ValueClause, given: Given): Itera
   ] as const) {
     const name = value.bounds[end]
     if (typeof name !== 'string' || !Object.hasOwn(subject.contract.properties, name)) continue
-    for (const moved of beyond(given[value.name] as number, by))
-      yield { given, moves: [tell({ [name]: moved })], unbounded: true }
+    // From between its bounds each of them can be told beyond it.
+    const from = between(subject, value, given)
+    for (const moved of beyond(from[value.name] as number, by))
+      yield { given: from, moves: [tell({ [name]: moved })], unbounded: true }
   }
+}
+
+function between(subject: Subject, value: ValueClause, given: Given): Given {
+  const { least, most } = subject.limits(value, given)
+  if (typeof least !== 'number' || typeof most !== 'number') return given
+  return { ...given, [value.name]: subject.ideally(value.name, { ...given, [value.name]: (least + most) / 2 }) }
 }
 
 function isBounded(value: ValueClause): boolean {

@@ -1,13 +1,16 @@
 import { equal, isHost, printed } from '../../contract/index.js'
+import type { ControlKind } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { isDone, type Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { isAlike } from './laws.js'
+import { listsOf, someEntries } from './lists.js'
 
 /** How many boxes are ticked one after the other. */
 const MOST_TICKED = 3
+const MOST_TURNED = 5
 
 /** Two boxes of one list or record, ticked one after the other. */
 export function* tickedInTurn(subject: Subject): Iterable<Trail> {
@@ -16,6 +19,38 @@ export function* tickedInTurn(subject: Subject): Iterable<Trail> {
     for (const other of boxes)
       if (one !== other && equal(one.given, other.given))
         yield { given: one.given, moves: [...one.moves, ...other.moves] }
+}
+
+/** With two entries in its list, each box and each button that turns one on and off, twice. */
+export function* turnedTwice(subject: Subject): Iterable<Trail> {
+  for (const value of listsOf(subject)) {
+    const two = someEntries(subject, value, 2)
+    const toggles = two === undefined ? [] : togglesOf(subject).filter(({ changes }) => changes.has(value.name))
+    for (const { moves } of toggles)
+      yield { given: { ...two?.given, [value.name]: two?.entries }, moves: [...moves, ...moves] }
+  }
+}
+
+/** What is turned off takes another along: turned on again, it brings back its own alone. */
+export function takenAlong(subject: Subject, { trail, rows: [before, off, on] }: Played): LeakAt | undefined {
+  if (trail.moves.length !== 2 || off === undefined || on === undefined) return undefined
+  if (![...turnedTwice(subject)].some((one) => equal(one, trail))) return undefined
+  for (const { name } of listsOf(subject)) {
+    const [old, less, back] = [before, off, on].map((row) => entriesIn(row, name) ?? [])
+    const gone = (old ?? []).filter((entry) => !has(less ?? [], entry))
+    const lost = gone.filter((entry) => !has(back ?? [], entry))
+    const [first] = lost
+    // What clears all of them brings none back, and a box for all of them each.
+    if (first === undefined || lost.length === gone.length || (less ?? []).some((entry) => !has(old ?? [], entry)))
+      continue
+    return {
+      row: 1,
+      says: `what is turned off takes another out of ${name} as well`,
+      expected: `${name} with ${printed(first[1])}`,
+      found: `${name} ${printed(valueIn(off, name))}`,
+    }
+  }
+  return undefined
 }
 
 /** Whether two boxes were ticked in turn, and each was taken. */
@@ -70,12 +105,20 @@ async function standTogether(
   return equal(valueIn(whole, name), together) && !samePicture(apart.picture, whole.picture)
 }
 
-function boxesOf({ ways }: Subject): Way[] {
+function boxesOf(subject: Subject): Way[] {
+  return pressedOnce(subject, ['checkbox', 'switch']).slice(0, MOST_TICKED)
+}
+
+function togglesOf(subject: Subject): Way[] {
+  return pressedOnce(subject, ['checkbox', 'switch', 'button']).slice(0, MOST_TURNED)
+}
+
+function pressedOnce({ ways }: Subject, kinds: readonly ControlKind[]): Way[] {
   const pressed = ways.filter(
-    ({ control: { kind }, changes, moves }) =>
-      (kind === 'checkbox' || kind === 'switch') && changes.size > 0 && moves.length === 1 && isDone(moves[0], 'press'),
+    ({ control, changes, moves }) =>
+      kinds.includes(control.kind) && changes.size > 0 && moves.length === 1 && isDone(moves[0], 'press'),
   )
-  return oneAtEach(pressed).slice(0, MOST_TICKED)
+  return oneAtEach(pressed)
 }
 
 function isInTurn(subject: Subject, trail: Trail): boolean {

@@ -1,5 +1,5 @@
 import { accepts, isKept, outsideText, printed, type ValueClause } from '../../contract/index.js'
-import { isGesture, settlesEdits, type Trail } from '../stage/trail.js'
+import { isDone, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
 import type { Row } from '../stage/played.js'
@@ -8,14 +8,18 @@ import type { Row } from '../stage/played.js'
 export const trueSteps = clause({
   id: 'true-steps',
   group: 'bounds',
-  promise: 'Steps add up: three steps of 0.1 from 0 make 0.3, by every control.',
+  promise: 'Steps add up: three steps of 0.1 from 0 make 0.3, by every control; an arrow key goes by the stride.',
   why: 'Sums of broken numbers are not exact: 0.30000000000000004 is shown, saved, and never equal to what another field holds.',
-  tried: 'Each control that steps is operated three times with a broken step.',
+  tried: 'Each control that steps is operated three times with a broken step, and each arrow key once.',
   unprovenWhen: 'No value moves by steps that may be broken, or no control steps it.',
   random: 'none',
   onTrial: 'gesture',
-  concerns: ({ values }) => Object.values(values).some(({ type, step }) => step !== undefined || accepts(type, 0.5)),
+  concerns: ({ values }) =>
+    Object.values(values).some(
+      ({ type, step, stride }) => step !== undefined || stride !== undefined || accepts(type, 0.5),
+    ),
   *trails(subject) {
+    for (const { given, moves } of subject.ways.filter((way) => isByArrow(way.moves))) yield { given, moves }
     for (const value of subject.values) {
       if (value.step === undefined || isKept(value.outside)) yield* byStride(subject, value)
       else yield* byStep(subject, value, value.step)
@@ -26,8 +30,8 @@ export const trueSteps = clause({
     for (const [at, row] of rows.entries())
       for (const value of subject.values) {
         const reported = row.heard.findLast((one) => one.value === value.name)?.payload
-        const noise = noiseIn(row, value, at)
-        if (noise !== undefined) return noise
+        const wrong = noiseIn(row, value, at) ?? otherThanStride(subject, value, rows, at)
+        if (wrong !== undefined) return wrong
         const stands = reported ?? row.read[value.name]
         if (at === 0 || value.step === undefined || stands === undefined || !settlesEdits(row.move)) continue
         const outside = outsideText(stands, subject.limits(value, row.held))
@@ -82,6 +86,28 @@ function* thrice(
     for (const start of starts)
       if (way.changes.has(value.name) && way.text === undefined)
         yield { given: { ...given, [value.name]: start }, moves: [...way.moves, ...way.moves, ...way.moves] }
+}
+
+function isByArrow([first]: Trail['moves']): boolean {
+  return isDone(first, 'key') && first.gesture.key.startsWith('Arrow')
+}
+
+/** An arrow key goes by the stride, or to a bound. */
+function otherThanStride(subject: Subject, value: ValueClause, rows: readonly Row[], at: number): LeakAt | undefined {
+  const [before, row] = [rows[at - 1], rows[at] as Row]
+  if (value.stride === undefined || before === undefined || row.move === undefined || !isByArrow([row.move]))
+    return undefined
+  const stride = typeof value.stride === 'string' ? row.read[value.stride] : value.stride
+  const [from, to] = [before.read[value.name], row.read[value.name]]
+  if (typeof stride !== 'number' || typeof from !== 'number' || typeof to !== 'number' || from === to) return undefined
+  const { least, most } = subject.limits(value, row.held)
+  if (to === least || to === most || Math.abs(Math.abs(to - from) - stride) < 1e-9) return undefined
+  return {
+    row: at,
+    says: `an arrow key changes ${value.name} by another distance than its stride`,
+    expected: `${value.name} ${printed(Number((to > from ? from + stride : from - stride).toFixed(6)))}`,
+    found: `${value.name} ${printed(to)}`,
+  }
 }
 
 /** The end of a sum of broken numbers (IEEE 754), where nobody gave or typed anything like it. */

@@ -3,7 +3,7 @@ import { deepActiveElement } from '../../dom/index.js'
 import { findControl, optionsOf, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
-import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import { isField, isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import type { Given } from '../../mount/index.js'
 
@@ -18,6 +18,8 @@ export function* otherWays({ ways, controls }: Subject): Iterable<Trail> {
     if (text === undefined || text === '' || ENDS_AN_ENTRY.test(text) || !equal(moves, typedMoves(control, text)))
       continue
     yield { given, moves: [gesture({ do: 'compose', on: control, text }), gesture({ do: 'leave' })] }
+    if (isPlainField(control))
+      yield { given, moves: [typedMoves(control, text)[0] as Move, gesture({ do: 'enter', on: control })] }
     for (const pasted of new Set([text, text.toLowerCase(), text.toUpperCase()]))
       yield { given, moves: [gesture({ do: 'paste', on: control, text: pasted }), gesture({ do: 'leave' })] }
   }
@@ -40,6 +42,29 @@ export async function otherThanTyped(subject: Subject, { trail, rows }: Played):
       expected: `${unlike.name} ${printed(typed.read[unlike.name])}`,
       found: `${unlike.name} ${printed(row.read[unlike.name])}`,
       cause: `what is ${first.gesture.do === 'paste' ? 'pasted' : 'composed'} goes another way than what is typed`,
+    }
+  )
+}
+
+/** What is taken when its field is left is taken at Enter as well. */
+export async function lostAtEnter(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [typed, end] = trail.moves
+  const row = rows[2]
+  if (!isDone(typed, 'type') || !isDone(end, 'enter') || trail.moves.length !== 2 || row === undefined) return undefined
+  const { on, text } = typed.gesture
+  if (!isPlainField(on) || text === '' || !equal(row.read, rows[0].read) || row.heard.length > 0) return undefined
+  const left = (await subject.play({ ...trail, moves: typedMoves(on, text) })).rows[2]
+  // What stands in the field still, and is taken as soon as it is left, is not lost.
+  const later = (await subject.play({ ...trail, moves: [...trail.moves, gesture({ do: 'leave' })] })).rows[3]
+  const lost = subject.values.find(
+    ({ name }) => !equal(left?.read[name], rows[0].read[name]) && equal(later?.read[name], rows[0].read[name]),
+  )
+  return (
+    lost && {
+      row: 2,
+      says: `Enter loses what was typed, and leaving the field takes it as ${lost.name}`,
+      expected: `${lost.name} ${printed(left?.read[lost.name])}`,
+      found: `${lost.name} ${printed(row.read[lost.name])}`,
     }
   )
 }
@@ -73,8 +98,16 @@ export async function notBySpace(subject: Subject, { trail, rows }: Played): Pro
   if (way === undefined || row === undefined) return undefined
   const clicked = (await subject.play({ given: trail.given, moves: way.moves })).rows[1]
   // Without the focus no key reaches it; that it takes none is not said of it here.
-  if (!row.around.hasFocus || clicked === undefined || !(await isPressedBySpace(subject, trail.given, on)))
-    return undefined
+  if (!row.around.hasFocus || clicked === undefined) return undefined
+  if (clicked.heard.length > 0 && row.heard.length > clicked.heard.length)
+    return {
+      row: 1,
+      says: 'what a click does once Space does twice',
+      expected: `heard ${clicked.heard.map(({ event }) => event).join(', then ')}, as after a click`,
+      found: `heard ${row.heard.map(({ event }) => event).join(', then ')}`,
+      cause: 'it hears the key, and the browser makes a click of it besides',
+    }
+  if (!(await isPressedBySpace(subject, trail.given, on))) return undefined
   const isSilent = row.heard.length === 0 && equal(row.read, first.read)
   if (isSilent && clicked.heard.length > 0)
     return {

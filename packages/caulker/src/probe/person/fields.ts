@@ -36,7 +36,9 @@ export function hasSelection(field: HTMLInputElement): boolean {
 export function isEditable(element: Element | null): boolean {
   if (element === null) return false
   const written = element.getAttribute('contenteditable')
-  return (element as HTMLElement).isContentEditable === true || written === '' || written === 'true'
+  return (
+    (element as HTMLElement).isContentEditable === true || ['', 'true', 'plaintext-only'].includes(written ?? 'false')
+  )
 }
 
 export function textOf(field: HTMLInputElement): string {

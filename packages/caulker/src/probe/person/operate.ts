@@ -185,7 +185,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isFirst: all.findIndex((one) => one.ref.kind === ref.kind && one.group === group) === at,
       offered: offeredBy(element),
       options: optionsOf(element).length || (ref.kind === 'combo box' ? LIKELY_OPTIONS : 0),
-      isMultiline: element.localName !== 'input',
+      isMultiline: isOfLines(element),
       isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),
       isTextual: isTextual(element),
       format: element.localName === 'input' ? (element as HTMLInputElement).type : undefined,
@@ -194,6 +194,12 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isLaidOut: element.getBoundingClientRect().width > 0,
       isDrawnOn: isDrawnOn(element),
     }))
+}
+
+/** WAI-ARIA 1.2, section 6.6.17: a text that is edited in place and says that it is a text box is one of a single line, unless it says more. */
+function isOfLines(element: HTMLElement): boolean {
+  const says = element.getAttribute('aria-multiline') ?? (element.getAttribute('role') === 'textbox' ? 'false' : 'true')
+  return element.localName === 'textarea' || (element.localName !== 'input' && says === 'true')
 }
 
 /** WAI-ARIA 1.2, section 5.3: what holds several controls that are gone through by keys. */

@@ -11,7 +11,7 @@ export function textsOffType(type: TSchema): string[] {
   return [...new Set(texts)].slice(0, MOST)
 }
 
-const MOST = 6
+const MOST = 9
 
 function candidates(part: Keywords): string[] {
   if (isNumeric(part)) {
@@ -25,17 +25,23 @@ function candidates(part: Keywords): string[] {
   if (part['type'] !== 'string') return []
   const most = part['maxLength']
   return [
-    ...(part['pattern'] === undefined ? [] : ['oakum', '7 kb!', '—', ...nearMisses(part)]),
+    ...(part['pattern'] === undefined ? [] : ['oakum', '7 kb!', '—', '12 34', ...nearMisses(part)]),
     ...(Number(part['minLength'] ?? 0) > 0 ? [''] : []),
     ...(typeof most === 'number' && most < 60 ? ['x'.repeat(most + 3)] : []),
   ]
 }
 
-/** Texts that are nearly right: cut short, or with the last letter twice. */
+/** Texts that are nearly right: cut short, with the last letter twice, without the first, or in other letters. */
 function nearMisses(part: Keywords): string[] {
   const [text = ''] = samplesFor(part as TSchema, () => []).filter((one) => typeof one === 'string' && one.length > 1)
   const right = String(text)
-  return [right.slice(0, Math.ceil(right.length / 2)), `${right}${right.slice(-1)}`]
+  return [
+    right.slice(0, Math.ceil(right.length / 2)),
+    `${right}${right.slice(-1)}`,
+    right.slice(1),
+    right.toUpperCase(),
+    right.toLowerCase(),
+  ]
 }
 
 function isNumeric(part: Keywords): boolean {

@@ -1,4 +1,4 @@
-import { accepts, type OwnDraftClause } from '../../contract/index.js'
+import { accepts, isHost, type OwnDraftClause, type PropertyClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { findControl, isReachable, type ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
@@ -10,6 +10,8 @@ export interface OwnEditor {
   readonly draft: OwnDraftClause
   /** The member of the record that is edited; nothing where the property is the text itself. */
   readonly member: string | undefined
+  /** Another record for its owner to tell, with other members where there are any. */
+  readonly other: Members
   readonly given: Given
   /** What brings the field up; nothing where it is always there. */
   readonly opening: readonly Move[]
@@ -22,7 +24,6 @@ export interface OwnEditor {
 export const BEFORE = 'oakum'
 export const TYPED = 'pitch'
 export const TYPED_LATER = 'tallow'
-export const TOLD = 'linseed'
 
 const known = new WeakMap<Subject, Promise<(OwnEditor | string)[]>>()
 
@@ -38,9 +39,8 @@ export function editorsOf(subject: Subject): Promise<(OwnEditor | string)[]> {
 }
 
 /** The property with another text, in a record whose other members are something else too. */
-export function told(editor: OwnEditor, text: string, beside: string): Given {
-  const { draft, member } = editor
-  return { [draft.of]: member === undefined ? text : { [member]: text, foreman: beside } }
+export function told({ draft, member, other }: OwnEditor, text: string): Given {
+  return { [draft.of]: member === undefined ? text : { ...other, [member]: text } }
 }
 
 export function typed({ field }: OwnEditor, text: string): Move {
@@ -59,10 +59,15 @@ async function editorOf(subject: Subject, draft: OwnDraftClause): Promise<OwnEdi
   const { base, names } = subject
   const of = names.find(({ name }) => name === draft.of)
   const says = names.find(({ name }) => name === draft.member)
-  const member = says === undefined ? draft.member : 'remark'
-  const start = member === undefined ? BEFORE : { [member]: BEFORE, foreman: 'Tarn' }
+  const records = of === undefined ? [] : recordsOf(subject, of)
+  const member = says === undefined ? draft.member : textMember(records)
+  const [record, other = record] = records.filter(
+    (one) => member === undefined || accepts(of?.type ?? {}, { ...one, [member]: BEFORE }),
+  )
+  const start = member === undefined ? BEFORE : record && { ...record, [member]: BEFORE }
   const given = { ...base, [draft.of]: start, ...(says === undefined ? {} : { [says.name]: member }) }
-  if (of === undefined || !accepts(of.type, start)) return `No sample of '${draft.of}' with a text in it could be made.`
+  if (of === undefined || start === undefined || !accepts(of.type, start))
+    return `No sample of '${draft.of}' with a text in it could be made.`
   const shown = (await subject.lookAfter(given, [], foundControls)) ?? []
   const fieldsOf = (controls: typeof shown) => controls.filter(({ ref, isFree }) => ref.kind === 'text field' && isFree)
   const buttons = shown.filter(({ ref }) => ref.kind === 'button')
@@ -85,13 +90,29 @@ async function editorOf(subject: Subject, draft: OwnDraftClause): Promise<OwnEdi
         if (last?.heard.some(({ event }) => event === draft.event)) saves.push(end)
         else if ((await closes(subject, given, [...begun, ...end], field)) && opening.length > 0) cancels.push(end)
       }
-      const found = { draft, member, given, opening, field, saves, cancels }
+      const found = { draft, member, other: other ?? {}, given, opening, field, saves, cancels }
       if (saves.length > 0) return found
       if (cancels.some((end) => !isEscape(end))) unsaved ??= found
     }
   }
   if (unsaved !== undefined) return unsaved
   return `Nothing was found that opens a field and saves it with '${draft.event}'.`
+}
+
+type Members = Readonly<Record<string, unknown>>
+
+/** Two records with different members beside the edited one; where its type names none, they may be any. */
+function recordsOf({ plain }: Subject, { name, type }: PropertyClause): readonly Members[] {
+  const isRecord = (value: unknown): value is Members =>
+    typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
+  return 'properties' in type ? plain(name).filter(isRecord) : [{ foreman: 'Tarn' }, { foreman: 'linseed' }]
+}
+
+/** Where a property says which member it is: one that holds a text. */
+function textMember([record]: readonly Members[]): string {
+  return (
+    Object.entries(record ?? {}).find(([name, part]) => typeof part === 'string' && name !== 'foreman')?.[0] ?? 'remark'
+  )
 }
 
 function isEscape([move]: readonly Move[]): boolean {

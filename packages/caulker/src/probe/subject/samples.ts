@@ -1,8 +1,6 @@
 import { sample, stringMatching } from 'fast-check'
 import { accepts, samplesOf, type TSchema } from '../../contract/index.js'
 
-/** Host objects that owners give and persons choose, and texts of a pattern. */
-
 export function filesToChoose(document: Document): File[] {
   const view = document.defaultView as Window & typeof globalThis
   return ['mast.png', 'rudder.png'].map((name) => new view.File([name], name, { type: 'image/png' }))
@@ -27,17 +25,37 @@ export function hostSamples(document: Document): (name: string) => unknown[] {
   }
 }
 
+/** Samples of a type; where a part of it asks for texts of a pattern that no usual text has, with texts made for it. */
+export function samplesFor(type: TSchema, host: (name: string) => unknown[]): unknown[] {
+  const written = writtenOut(type) as TSchema
+  const samples = samplesOf(written, host)
+  return written === type ? samples : samples.filter((one) => accepts(type, one))
+}
+
+/** The same, and each such pattern as the texts that may stand there. */
+function writtenOut(part: unknown): unknown {
+  if (typeof part !== 'object' || part === null) return part
+  const { pattern } = part as { pattern?: unknown }
+  if (typeof pattern === 'string') {
+    const texts = textsLike(pattern, part as TSchema)
+    return texts.length === 0 ? part : { enum: texts }
+  }
+  const inner = Object.entries(part).map(([key, one]) => [key, writtenOut(one)] as const)
+  const isSame = inner.every(([key, one]) => one === (part as Record<string, unknown>)[key])
+  if (isSame) return part
+  return Array.isArray(part) ? inner.map(([, one]) => one) : Object.fromEntries(inner)
+}
+
 const ENOUGH = 3
 
-/** Samples of a type; where it asks for texts of a pattern that no usual text has, texts made for it. */
-export function samplesFor(type: TSchema, host: (name: string) => unknown[]): unknown[] {
-  const usual = samplesOf(type, host)
-  const { pattern } = type as { pattern?: string }
-  if (pattern === undefined || usual.length >= ENOUGH) return usual
+/** Nothing where usual texts have the pattern, or none could be made. */
+function textsLike(pattern: string, type: TSchema): unknown[] {
+  const usual = samplesOf(type)
+  if (usual.length >= ENOUGH) return []
   try {
     const made = sample(stringMatching(new RegExp(pattern, 'u')), { seed: 1, numRuns: 20 })
     return [...new Set([...usual, ...made.filter((text) => accepts(type, text))])].slice(0, 2 * ENOUGH)
   } catch {
-    return usual
+    return []
   }
 }

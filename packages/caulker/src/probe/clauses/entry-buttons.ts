@@ -1,0 +1,99 @@
+import { equal, printed } from '../../contract/index.js'
+import { controlRefs, isOperable } from '../person/controls.js'
+import type { Played } from '../stage/played.js'
+import { gesture, type Trail } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { listIn, listsOf, someEntries } from './lists.js'
+
+interface Pressed {
+  readonly name: string
+  /** The end of the list at which the same button is disabled: there is no further to go there. */
+  readonly towards: 'first' | 'last' | undefined
+  readonly trail: Trail
+}
+
+const found = new WeakMap<Subject, Promise<Pressed[]>>()
+
+/** Of three entries of a list, each button of the one in the middle. */
+export function middleButtons(subject: Subject): Promise<Pressed[]> {
+  let known = found.get(subject)
+  if (known === undefined) found.set(subject, (known = lookForMiddle(subject)))
+  return known
+}
+
+async function lookForMiddle(subject: Subject): Promise<Pressed[]> {
+  const pressed: Pressed[] = []
+  for (const value of listsOf(subject)) {
+    const three = someEntries(subject, value, 3)
+    if (three === undefined) continue
+    const mount = (entries: readonly unknown[]) => ({ ...three.given, [value.name]: entries })
+    const buttonsWith = async (entries: readonly unknown[]) =>
+      (await subject.look(mount(entries), (container) =>
+        controlRefs(container).flatMap(({ ref, element }) =>
+          ref.kind === 'button' ? [{ ref, isOff: !isOperable(element) }] : [],
+        ),
+      )) ?? []
+    const usual = (await buttonsWith([])).map(({ ref }) => ref.label)
+    const own = (await buttonsWith(three.entries)).filter(({ ref }) => !usual.includes(ref.label))
+    const each = own.length / 3
+    if (!Number.isInteger(each) || each < 2 || each > MOST_EACH) continue
+    for (const [at, { ref: on }] of own.slice(each, 2 * each).entries())
+      pressed.push({
+        name: value.name,
+        towards: endOf(own[at]?.isOff, own[2 * each + at]?.isOff),
+        trail: { given: mount(three.entries), moves: [gesture({ do: 'press', on })] },
+      })
+  }
+  return pressed
+}
+
+const MOST_EACH = 4
+
+function endOf(isOffAtFirst = false, isOffAtLast = false): Pressed['towards'] {
+  if (isOffAtFirst === isOffAtLast) return undefined
+  return isOffAtFirst ? 'first' : 'last'
+}
+
+/** A button that is disabled for the first entry moves its own towards it, and none away from it. */
+export async function movesAway(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const mine = (await middleButtons(subject)).find((one) => equal(one.trail, trail))
+  if (mine?.towards === undefined || rows[1] === undefined) return undefined
+  const [before, after] = [listIn(trail.given[mine.name]), listIn(rows[1].read[mine.name])]
+  const at = after.findIndex((entry) => equal(entry, before[1]))
+  const wrong = mine.towards === 'first' ? 2 : 0
+  if (after.length !== before.length || at !== wrong) return undefined
+  return {
+    row: 1,
+    says: `a button that is disabled at the ${mine.towards} entry of ${mine.name} moves its own away from there`,
+    expected: `${printed(before[1])} nearer to the ${mine.towards} entry`,
+    found: `${mine.name} ${printed(after)}`,
+  }
+}
+
+/** Two buttons of one entry come to the same: one of them does what the other is for. */
+export async function alikeButtons(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const all = await middleButtons(subject)
+  const mine = all.findIndex((one) => equal(one.trail, trail))
+  const { name } = all[mine] ?? {}
+  if (name === undefined || rows[1] === undefined) return undefined
+  const [before, after] = [listIn(trail.given[name]), listIn(rows[1].read[name])]
+  if (equal(before, after) || !isTold(before, after)) return undefined
+  for (const other of all.slice(0, mine)) {
+    if (other.name !== name) continue
+    const played = await subject.play(other.trail)
+    if (equal(listIn(played.rows[1]?.read[name]), after))
+      return {
+        row: 1,
+        says: `two buttons of one entry of ${name} do the same`,
+        expected: `something else than the button before it does`,
+        found: `${name} ${printed(after)} after each of them`,
+      }
+  }
+  return undefined
+}
+
+/** One fewer of something may be none of it: only what moves an entry, or counts nothing, is told by what comes of it. */
+function isTold(before: readonly unknown[], after: readonly unknown[]): boolean {
+  return after.length === before.length || before.every((entry) => typeof entry === 'string')
+}

@@ -1,0 +1,213 @@
+import { accepts, equal, valueAt } from '../../contract/index.js'
+import { deepActiveElement } from '../../dom/index.js'
+import type { Given } from '../../mount/index.js'
+import { componentRef, controlRefs, isOperable, type ControlRef } from '../person/controls.js'
+import type { Key } from '../person/gestures.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
+import { choiceOf, keyOf } from '../subject/among.js'
+import type { Subject } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { listIn } from './lists.js'
+
+/** WAI-ARIA 1.2, section 5.3.3: what Tab comes to once, and arrow keys walk through. */
+const COMPOSITES = '[role=radiogroup], [role=grid], [role=toolbar], [role=tablist], [role=listbox], [role=menubar]'
+
+/** One such group, where at most one of its controls is in the order of Tab. */
+interface Walk {
+  readonly given: Given
+  /** Where Tab comes to, and which of them that is; nothing where it comes to none. */
+  readonly start: ControlRef | undefined
+  readonly from: number
+  readonly names: readonly string[]
+}
+
+const found = new WeakMap<Subject, Promise<Walk[]>>()
+
+function walksOf(subject: Subject): Promise<Walk[]> {
+  let known = found.get(subject)
+  if (known === undefined) found.set(subject, (known = lookForWalks(subject)))
+  return known
+}
+
+/** On an ordinary mount, and where nothing is chosen yet. */
+async function lookForWalks(subject: Subject): Promise<Walk[]> {
+  const { middle, base, values, ways } = subject
+  const unchosen = Object.fromEntries(values.filter(({ empty }) => empty === null).map(({ name }) => [name, null]))
+  // A list that may be left out is filled on mounts of its own.
+  const filled = ways.filter(({ given }) => given !== middle && given !== base).slice(0, 1)
+  const usual = [middle, base, ...filled.map(({ given }) => given), ...withOpenLists(subject)]
+  const walks: Walk[] = []
+  for (const given of [...usual, ...usual.map((one) => ({ ...one, ...unchosen }))]) {
+    const seen = (await subject.look(given, (container) => walksIn(container, given))) ?? []
+    walks.push(...seen.filter((one) => !walks.some((other) => equal({ ...one, given }, { ...other, given }))))
+  }
+  return walks
+}
+
+/** With several entries in each list to choose from, and none of them with what may be left out, such as that it is disabled. */
+function withOpenLists({ values, names, plain, middle }: Subject): Given[] {
+  return values.flatMap((value): Given[] => {
+    const list = names.find(({ name }) => name === value.among?.list)
+    const items = valueAt(list?.type, ['items']) as { readonly required?: readonly string[] } | undefined
+    const entries = plain(list?.name ?? '')
+      .flatMap(listIn)
+      .map((entry) => leastOf(entry, items?.required))
+    const keys = entries.map((entry) => keyOf(value, entry))
+    const several = entries
+      .filter((_, at) => keys.findIndex((key) => equal(key, keys[at])) === at)
+      .slice(0, MOST_WALKED)
+    if (list === undefined || several.length < 3 || !accepts(list.type, several)) return []
+    return [{ ...middle, [list.name]: several, [value.name]: choiceOf(value, several[0]) }]
+  })
+}
+
+function leastOf(entry: unknown, required: readonly string[] = []): unknown {
+  if (typeof entry !== 'object' || entry === null || required.length === 0) return entry
+  return Object.fromEntries(Object.entries(entry).filter(([name]) => required.includes(name)))
+}
+
+function walksIn(container: HTMLElement, given: Given): Walk[] {
+  const refs = controlRefs(container)
+  const groups = new Set(refs.flatMap(({ element }) => element.closest<HTMLElement>(COMPOSITES) ?? []))
+  return [...groups].flatMap((group) => {
+    const members = membersOf(group)
+    const [stop, ...others] = members.filter(({ tabIndex }) => tabIndex >= 0)
+    const isPassed = members.some((one) => one.localName === 'input' || one.localName === 'select')
+    const all = [...group.querySelectorAll<HTMLElement>('[tabindex]')]
+    const count = stop === undefined ? all.length : members.length
+    // What is chosen and disabled still takes the focus.
+    if (stop === undefined && all.some(({ tabIndex }) => tabIndex >= 0)) return []
+    if (members.length === 0 || count < 2 || others.length > 0 || isPassed || group.tabIndex >= 0) return []
+    if (group.ariaDisabled === 'true' || group.hasAttribute('aria-activedescendant')) return []
+    const start = stop && refs.find(({ element }) => element === stop || element.contains(stop))?.ref
+    const names = members.map((one) => one.ariaLabel ?? one.textContent ?? '')
+    return stop !== undefined && start === undefined
+      ? []
+      : [{ given, start, from: stop === undefined ? -1 : members.indexOf(stop), names }]
+  })
+}
+
+/** What takes the focus in a group, and says by itself whether Tab comes to it. */
+function membersOf(group: HTMLElement): HTMLElement[] {
+  return [...group.querySelectorAll<HTMLElement>('[tabindex]')].filter(isOperable)
+}
+
+/** Each arrow key and the one that leads back, from where Tab comes to. */
+export async function* walked(subject: Subject): AsyncIterable<Trail> {
+  for (const { given, start } of await walksOf(subject))
+    if (start === undefined) yield { given, moves: [] }
+    else
+      for (const [key, back] of Object.entries(BACK) as [Key, Key][])
+        yield { given, moves: [gesture({ do: 'key', on: start, key }), ...struck(subject, [back])] }
+}
+
+const BACK = {
+  ArrowDown: 'ArrowUp',
+  ArrowRight: 'ArrowLeft',
+  ArrowUp: 'ArrowDown',
+  ArrowLeft: 'ArrowRight',
+} as const satisfies Partial<Record<Key, Key>>
+
+/** Keys go to what has the focus. */
+function struck({ contract }: Subject, keys: readonly Key[]): Move[] {
+  return keys.map((key) => gesture({ do: 'key', on: componentRef(contract.tag), key }))
+}
+
+/** A group of which none is in the order of Tab: no key comes to any of them. */
+export async function reachedByNoTab(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  if (trail.moves.length > 0 || rows[0].fault !== undefined) return undefined
+  const walk = (await walksOf(subject)).find((one) => one.start === undefined && equal(one.given, trail.given))
+  return (
+    walk && {
+      row: 0,
+      says: 'Tab comes to none of its choices',
+      expected: `one of ${walk.names.slice(0, MOST_NAMED).join(', ')} in the order of Tab`,
+      found: 'all of them are taken out of it',
+      cause: 'only what is chosen has its place in the order of Tab, and nothing is chosen yet',
+    }
+  )
+}
+
+const MOST_NAMED = 4
+
+/** What one arrow key came to is left again by the one that points the other way. */
+export async function comesBackElsewhere(subject: Subject, played: Played): Promise<LeakAt | undefined> {
+  const at = await walkOf(subject, played)
+  if (at === undefined) return undefined
+  const [there, back] = [await focusAfter(subject, at, 1), await focusAfter(subject, at, 2)]
+  if (there < 0 || back < 0 || there === at.walk.from || back === at.walk.from) return undefined
+  const { names, from } = at.walk
+  return {
+    row: 2,
+    says: 'the arrow key that points back does not come back',
+    expected: `the focus at ${names[from] ?? ''}, where it came from`,
+    found: `the focus at ${names[back] ?? ''}`,
+  }
+}
+
+/** What Tab passes by, and no arrow key comes to either. */
+export async function reachedByNoKey(subject: Subject, played: Played): Promise<LeakAt | undefined> {
+  const at = await walkOf(subject, played)
+  const [first] = played.trail.moves
+  if (at === undefined || !isDone(first, 'key') || first.gesture.key !== 'ArrowDown') return undefined
+  const { names, from, start, given } = at.walk
+  if (names.length > MOST_WALKED || start === undefined) return undefined
+  const paths = new Map<number, readonly Key[]>([[from, []]])
+  for (const [place, path] of paths)
+    for (const key of Object.keys(BACK) as Key[]) {
+      const keys = [...path, key]
+      const moves = keys.map((one, nth) =>
+        nth === 0 ? gesture({ do: 'key', on: start, key: one }) : (struck(subject, [one])[0] as Move),
+      )
+      const to = await focusAfter(subject, { trail: { given, moves }, walk: at.walk }, keys.length)
+      // A key that chooses, and moves no focus, walks in a way of its own.
+      if (to < 0 || (to === place && (await changesSomething(subject, { given, moves })))) return undefined
+      if (!paths.has(to)) paths.set(to, keys)
+      if (paths.size === names.length) return undefined
+    }
+  const missed = names.filter((_, nth) => !paths.has(nth))
+  return {
+    row: 1,
+    says:
+      paths.size === 1
+        ? 'arrow keys do nothing here, and Tab passes the other choices by'
+        : `no key comes to ${missed.slice(0, MOST_NAMED).join(', ')}`,
+    expected: `arrow keys come to ${missed[0] ?? ''}`,
+    found: `they come to ${names.length - missed.length} of ${names.length}, and Tab to no other: only a pointer reaches the rest`,
+  }
+}
+
+/** From how many each way is gone. */
+const MOST_WALKED = 6
+
+async function changesSomething(subject: Subject, trail: Trail): Promise<boolean> {
+  const { rows } = await subject.play(trail)
+  const last = rows.at(-1)
+  return last === undefined || last.heard.length > 0 || !equal(last.read, rows.at(-2)?.read)
+}
+
+interface Walking {
+  readonly walk: Walk
+  readonly trail: Trail
+}
+
+async function walkOf(subject: Subject, { trail, rows }: Played): Promise<Walking | undefined> {
+  const [first, second] = trail.moves
+  if (!isDone(first, 'key') || !isDone(second, 'key') || second.gesture.on.kind !== 'component') return undefined
+  if (rows.some(({ fault, impossible }) => (fault ?? impossible) !== undefined)) return undefined
+  const walk = (await walksOf(subject)).find(
+    ({ given, start }) => equal(given, trail.given) && equal(start, first.gesture.on),
+  )
+  return walk && { walk, trail }
+}
+
+/** Which of a group has the focus after some moves; less than 0 where none of them has it. */
+async function focusAfter(subject: Subject, { trail, walk }: Walking, moves: number): Promise<number> {
+  const at = await subject.lookAfter(trail.given, trail.moves.slice(0, moves), (container) => {
+    const active = deepActiveElement(container.ownerDocument) as HTMLElement | null
+    const members = membersOf(active?.closest<HTMLElement>(COMPOSITES) ?? container)
+    return members.length === walk.names.length ? members.findIndex((one) => one === active) : -1
+  })
+  return at ?? -1
+}

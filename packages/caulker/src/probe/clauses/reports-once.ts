@@ -2,9 +2,19 @@ import { accepts, equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
 import { entersText } from '../person/gestures.js'
-import { linesOnlyIn } from '../sight/picture.js'
+import { linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
-import { gesture, isDone, isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
+import {
+  gesture,
+  isDone,
+  isGesture,
+  isPress,
+  isTell,
+  settlesEdits,
+  tell,
+  type Move,
+  type Trail,
+} from '../stage/trail.js'
 import { isField, isNothing, oneAtEach, type Subject } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
@@ -78,6 +88,9 @@ export const reportsOnce = clause({
     if (again < 0 || !isGesture(trail.moves[0])) return undefined
     const told = rows[again + 1] as Row
     if (await isStillThere(subject, trail.moves.slice(0, again), told)) return undefined
+    // What a press has opened may be open still: the same press closes it.
+    if (isPress(trail.moves) && again > 1 && !samePicture(told.picture, (await subject.fresh(told.held)).picture))
+      return undefined
     const suffix = {
       trail: { given: trail.given, moves: trail.moves.slice(again) },
       rows: [withoutMove(rows[again] as Row), ...rows.slice(again + 1)] as [Row, ...Row[]],

@@ -61,7 +61,19 @@ export function findControl(container: Element, { kind, nth, label }: ControlRef
     return (container.getElementsByTagName(label)[0] ?? container.firstElementChild ?? undefined) as
       HTMLElement | undefined
   if (kind === 'area') return areasIn(container, isControl)[nth]
-  return controlsIn(container).filter((control) => control.kind === kind)[nth]?.element
+  const alike = controlsIn(container).filter((control) => control.kind === kind)
+  const there = alike[nth]?.element
+  if (label === '' || there === undefined || saysPlainly(there, label) || accessibleName(there) === label) return there
+  // Others may have come or gone before it; one that says something else by now is found by its place.
+  const named = alike.filter(({ element }) => accessibleName(element) === label)
+  return named.length === 1 ? named[0]?.element : there
+}
+
+/** Whether it has a name by one of the common ways: to work out a name by all its rules has its price in an embedded DOM. */
+function saysPlainly(element: HTMLElement, label: string): boolean {
+  if (element.getAttribute('aria-label') === label || element.textContent?.trim() === label) return true
+  const labels = (element as Partial<HTMLInputElement>).labels
+  return labels?.[0]?.textContent?.trim() === label
 }
 
 /** The references of all controls that a person can operate now. */

@@ -119,6 +119,14 @@ function isExchange(before: Row, after: Row, name: string): boolean {
   return bringsNew(before, after, name) && old.every((entry) => !has(now, entry))
 }
 
+/** An entry, or what an edit has made of it: the one that is still of the same kind or name. */
 function has(list: readonly unknown[], entry: unknown): boolean {
-  return list.some((one) => isAlike(one, entry))
+  return list.some((one) => isAlike(one, entry) || sharesAText(one, entry))
+}
+
+function sharesAText(one: unknown, other: unknown): boolean {
+  if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false
+  return Object.entries(one).some(
+    ([name, part]) => typeof part === 'string' && part !== '' && equal((other as Record<string, unknown>)[name], part),
+  )
 }

@@ -106,6 +106,9 @@ async function takenForMissing(
     !(await isSeen(subject, given, name))
   )
     return undefined
+  // Where the names are free, 0 of something may be none of it.
+  if (isFreeRecord(named.type) && Object.keys(partsOf(value)).some((key) => !Object.hasOwn(partsOf(standard), key)))
+    return undefined
   const asDefault = await subject.fresh({ ...given, [name]: standard })
   if (await showsOnlyKnown(subject, named, given, asDefault)) return undefined
   return samePicture(asDefault.picture, row.picture)
@@ -216,6 +219,10 @@ function isFalsy(value: unknown): boolean {
   return (
     value === 0 || value === '' || value === false || isNought(value) || Object.values(partsOf(value)).some(isFalsy)
   )
+}
+
+function isFreeRecord(type: PropertyClause['type']): boolean {
+  return (type as { type?: unknown }).type === 'object' && !('properties' in type)
 }
 
 /** The parts of an object; a list, a file and a text have none. */

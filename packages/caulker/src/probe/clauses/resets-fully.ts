@@ -3,7 +3,7 @@ import { clause } from './clause.js'
 import { heardText, pictureDifference, showsAChange } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, tell, type Move } from '../stage/trail.js'
+import { isDone, isGesture, tell, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -37,7 +37,9 @@ export const resetsFully = clause({
         if (resetTo === 'initial' && other !== undefined)
           yield { given: { ...subject.base, [name]: first }, moves: [tell({ [name]: other }), command] }
       }
-      for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, command, ...way.moves] }
+      // Where the focus has been walked to is no part of what is reset.
+      for (const way of subject.ways)
+        if (!walksFirst(way.moves)) yield { given: way.given, moves: [...way.moves, command, ...way.moves] }
     }
   },
   proves: (_, played) => showsAChange(played),
@@ -122,6 +124,12 @@ function afterReset(subject: Subject, initial: Given, held: Given): Given {
     ...Object.fromEntries(Object.entries(held).filter(([name]) => !names.has(name))),
     ...Object.fromEntries(values),
   }
+}
+
+/** An arrow key in a grid or a list, before another that takes what it came to. */
+function walksFirst([first, second]: readonly Move[]): boolean {
+  const isWalk = isDone(first, 'key') && first.gesture.key.startsWith('Arrow')
+  return isWalk && isDone(second, 'key') && ['grid', 'list box'].includes(first.gesture.on.kind)
 }
 
 function isReset(command: CommandClause): boolean {

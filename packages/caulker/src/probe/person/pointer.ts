@@ -31,15 +31,19 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   function press(element: HTMLElement): void {
     const wasThere = isReachable(element)
     const isGone = () => wasThere && !isReachable(element)
+    const at = middleOf(element)
     withCapture(view, () => {
-      send(element, 'pointerdown')
-      if (send(element, 'mousedown')) editor.focus(element)
+      send(element, 'pointerdown', at)
+      if (send(element, 'mousedown', at)) editor.focus(element)
       if (isGone()) return
-      send(element, 'pointerup')
-      send(element, 'mouseup')
+      send(element, 'pointerup', at)
+      send(element, 'mouseup', at)
     })
     // UI Events, section 3.5: what is taken away while the button is down is not clicked.
-    if (!isGone()) element.click()
+    if (isGone()) return
+    // Where nothing is laid out there is no place to say.
+    if (at === NOWHERE) element.click()
+    else send(element, 'click', { ...at, detail: 1 })
   }
 
   /** Where the pointer is down, and what it is captured by. */
@@ -49,9 +53,10 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
 
   function hold(element: HTMLElement): void {
     withCapture(view, (held) => {
-      send(element, 'pointerdown', { buttons: 1 })
-      if (send(element, 'mousedown', { buttons: 1 })) editor.focus(element)
-      down = { element, captor: held() }
+      const at = middleOf(element)
+      send(element, 'pointerdown', { ...at, buttons: 1 })
+      if (send(element, 'mousedown', { ...at, buttons: 1 })) editor.focus(element)
+      down = { element, captor: held(), at }
     })
   }
 
@@ -93,7 +98,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   function hover(element: HTMLElement): void {
     const beside = view.document.body
     pass(element, beside, ['over', 'enter'])
-    for (const name of ['pointermove', 'mousemove']) send(element, name)
+    for (const name of ['pointermove', 'mousemove']) send(element, name, middleOf(element))
     pass(element, beside, ['out', 'leave'])
   }
 
@@ -159,6 +164,12 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   }
 
   return { hover, press, hold, moveOn, end, drag }
+}
+
+/** Where a pointer comes down on an element that is laid out. */
+function middleOf(element: Element): Spot {
+  const { left, top, width, height } = element.getBoundingClientRect()
+  return width === 0 || height === 0 ? NOWHERE : { clientX: left + width / 2, clientY: top + height / 2 }
 }
 
 /** What of an element is drawn at a place; itself, where something else lies above. */

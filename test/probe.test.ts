@@ -16,6 +16,7 @@ import {
 import { contract, idealMount, Type } from 'caulker'
 import { clauses, probe, probeSuite, windowFrames, type ProbeReport } from 'caulker/probe'
 import { runProbe } from '../packages/caulker-cli/dist/cli/run-probe.js'
+import { inParts } from '../packages/caulker-cli/dist/node/job-parts.js'
 import type { ProbesReport } from 'caulker/report'
 import { caulker } from './support/cli.js'
 import { corpus } from './corpus/all.js'
@@ -598,5 +599,10 @@ describe('a probe', () => {
     for (const clause of clauses)
       for (const text of [clause.promise, clause.why, clause.tried, clause.unprovenWhen])
         expect(text, clause.id).to.match(/^[A-Z0'].*\.$/)
+  })
+
+  it('leaves no clause out where one component is probed in parts', async () => {
+    const parts = await inParts([{ file: 'mast-year.ts', tag: 'mast-year' } as never], 2, 'page')
+    expect(parts.flatMap((part) => part.clauses ?? [])).to.have.members(clauses.map(({ id }) => id))
   })
 })

@@ -1,12 +1,8 @@
 import type { Clause } from 'caulker/inside/probe'
 import type { ProbeJob, ProbeOutcome } from './probe-job.js'
 
-/** Clauses that need about the same work, so that one component alone can keep several workers busy. */
-const PARTS: readonly (readonly Clause['group'][])[] = [
-  ['down'],
-  ['up', 'both ways', 'bounds'],
-  ['reset and submit', 'life', 'commands', 'name'],
-]
+/** Clauses that need about the same work, so that one component alone can keep several workers busy; all others are the last part. */
+const PARTS: readonly (readonly Clause['group'][])[] = [['down'], ['up', 'both ways', 'bounds']]
 /** With more components than this for each worker, whole components divide the work well enough; a page costs more than a thread. */
 const FEW = { thread: 4, page: 0.5 }
 
@@ -19,11 +15,14 @@ export async function inParts(
   if (workers < 2 || jobs.length > FEW[each] * workers) return jobs
   const { clauses } = await import('caulker/inside/probe')
   return jobs.flatMap((job) => {
-    const parts = PARTS.map((groups) =>
-      clauses
-        .filter(({ id, group }) => groups.includes(group) && (job.clauses?.includes(id) ?? true))
-        .map(({ id }) => id),
-    ).filter((ids) => ids.length > 0)
+    const partOf = ({ group }: Clause) => PARTS.findIndex((groups) => groups.includes(group))
+    const parts = [...PARTS.keys(), -1]
+      .map((part) =>
+        clauses
+          .filter((clause) => partOf(clause) === part && (job.clauses?.includes(clause.id) ?? true))
+          .map(({ id }) => id),
+      )
+      .filter((ids) => ids.length > 0)
     return parts.length < 2 ? [job] : parts.map((ids) => ({ ...job, clauses: ids }))
   })
 }

@@ -65,12 +65,13 @@ export async function swayed(subject: Subject, { trail, rows }: Played): Promise
   const [place, found] = changed
   // A page that goes back to the first with another query is no slip; of members alike each stands for itself.
   if (!areAlike(subject, written, place) || !(await editedBesides(subject, way, place, before))) return undefined
-  for (const text of textsBesides(subject, way, before.get(place))) {
+  const others = textsBesides(subject, way, before.get(place))
+  if (others.length === 0) return undefined
+  for (const text of others) {
     const moves = way.moves.map((move: Move) => retyped(move, text))
     const again = placesOf(subject, (await subject.play({ given: way.given, moves })).rows.at(-1) as Row)
     if (String(again.get(written)) !== text || !equal(again.get(place), found)) return undefined
   }
-  if (textsBesides(subject, way, before.get(place)).length === 0) return undefined
   return {
     row: trail.moves.length,
     says: `the edit of ${written} changes ${place}, whatever is typed`,

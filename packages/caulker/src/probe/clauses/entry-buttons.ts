@@ -1,10 +1,10 @@
 import { equal, printed } from '../../contract/index.js'
-import { controlRefs, isOperable } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { listIn, listsOf, someEntries } from './lists.js'
+import { entryButtons } from './own-buttons.js'
 
 interface Pressed {
   readonly name: string
@@ -27,22 +27,14 @@ async function lookForMiddle(subject: Subject): Promise<Pressed[]> {
   for (const value of listsOf(subject)) {
     const three = someEntries(subject, value, 3)
     if (three === undefined) continue
-    const mount = (entries: readonly unknown[]) => ({ ...three.given, [value.name]: entries })
-    const buttonsWith = async (entries: readonly unknown[]) =>
-      (await subject.look(mount(entries), (container) =>
-        controlRefs(container).flatMap(({ ref, element }) =>
-          ref.kind === 'button' ? [{ ref, isOff: !isOperable(element) }] : [],
-        ),
-      )) ?? []
-    const usual = (await buttonsWith([])).map(({ ref }) => ref.label)
-    const own = (await buttonsWith(three.entries)).filter(({ ref }) => !usual.includes(ref.label))
+    const own = await (await entryButtons(subject, value, three.given))(three.entries)
     const each = own.length / 3
     if (!Number.isInteger(each) || each < 2 || each > MOST_EACH) continue
     for (const [at, { ref: on }] of own.slice(each, 2 * each).entries())
       pressed.push({
         name: value.name,
         towards: endOf(own[at]?.isOff, own[2 * each + at]?.isOff),
-        trail: { given: mount(three.entries), moves: [gesture({ do: 'press', on })] },
+        trail: { given: { ...three.given, [value.name]: three.entries }, moves: [gesture({ do: 'press', on })] },
       })
   }
   return pressed

@@ -17,7 +17,7 @@ import {
   otherWays,
   pointedAt,
 } from './ways-alike.js'
-import { arrowed, chosenThoughDisabled } from './roving.js'
+import { arrowed, chosenThoughDisabled } from './arrowed-choices.js'
 import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, walked } from './walks.js'
 import { givenUp, stuckTick, takenByEscape, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'

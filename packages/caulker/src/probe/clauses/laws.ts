@@ -10,7 +10,7 @@ import {
   type Picture,
 } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isGesture, isTell, tell, trailKey } from '../stage/trail.js'
+import { isDone, isGesture, isTell, tell, trailKey, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -173,6 +173,12 @@ export async function behavesLikeFresh(
       }
   }
   return undefined
+}
+
+/** An arrow key in a grid or a list, before another that takes what it came to: once more, it goes on from there. */
+export function walksFirst([first, second]: readonly Move[]): boolean {
+  const isWalk = isDone(first, 'key') && first.gesture.key.startsWith('Arrow')
+  return isWalk && isDone(second, 'key') && ['grid', 'list box'].includes(first.gesture.on.kind)
 }
 
 /** A file that is chosen anew is another object each time. */

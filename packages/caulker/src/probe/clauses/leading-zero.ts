@@ -1,6 +1,7 @@
 import { accepts, printed, type ValueClause } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
+import { typeParts } from '../subject/off-type.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -40,7 +41,7 @@ export async function zeroLost(subject: Subject, { trail, rows }: Played): Promi
 
 /** Texts of a certain form, as of a code or a number to call. */
 function textsOf({ values }: Subject): ValueClause[] {
-  return values.filter(({ type }) => accepts(type, '') === false && /"pattern"/.test(JSON.stringify(type)))
+  return values.filter(({ type }) => typeParts(type as never).some((part) => 'pattern' in part))
 }
 
 function digitWays(subject: Subject): Way[] {

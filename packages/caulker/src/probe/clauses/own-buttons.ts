@@ -1,6 +1,6 @@
 import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
-import { controlRefs, type ControlRef } from '../person/controls.js'
+import { controlRefs, isOperable, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
 import { isOffered } from '../subject/among.js'
@@ -36,19 +36,28 @@ async function lookForOwn(subject: Subject): Promise<(readonly [Own, Own])[]> {
   return pairs
 }
 
+/** Looks for the buttons that entries of a list bring along: those whose name is not there without any. */
+export async function entryButtons(subject: Subject, { name }: ValueClause, given: Given) {
+  const buttonsWith = async (list: readonly unknown[]) =>
+    (await subject.look({ ...given, [name]: list }, (container) =>
+      controlRefs(container).flatMap(({ ref, element }) =>
+        ref.kind === 'button' ? [{ ref, isOff: !isOperable(element) }] : [],
+      ),
+    )) ?? []
+  const usual = (await buttonsWith([])).map(({ ref }) => ref.label)
+  return async (entries: readonly unknown[]) =>
+    (await buttonsWith(entries)).filter(({ ref }) => !usual.includes(ref.label))
+}
+
 async function pairsOf(
   subject: Subject,
   value: ValueClause,
   given: Given,
   entries: readonly unknown[],
 ): Promise<(readonly [Own, Own])[]> {
-  const buttonsWith = async (list: readonly unknown[]) =>
-    (await subject.look({ ...given, [value.name]: list }, (container) =>
-      controlRefs(container).flatMap(({ ref }) => (ref.kind === 'button' ? [ref] : [])),
-    )) ?? []
-  const usual = (await buttonsWith([])).map(({ label }) => label)
-  const isOwn = ({ label }: ControlRef) => !usual.includes(label)
-  const [one, both] = [(await buttonsWith([entries[0]])).filter(isOwn), (await buttonsWith(entries)).filter(isOwn)]
+  const buttonsOf = await entryButtons(subject, value, given)
+  const [one, both] = [await buttonsOf([entries[0]]), await buttonsOf(entries)].map((all) => all.map(({ ref }) => ref))
+  if (one === undefined || both === undefined) return []
   // As many again with the second entry: what takes out all of them, or the last, is there once.
   if (one.length === 0 || one.length > MOST_OWN || both.length !== 2 * one.length) return []
   const pressAt = (on: ControlRef, entry: unknown): Own => ({

@@ -1,6 +1,6 @@
 import { accepts, equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import { behavesLikeFresh, firstGesture, heardText } from './laws.js'
+import { behavesLikeFresh, firstGesture, heardText, walksFirst } from './laws.js'
 import { entersText } from '../person/gestures.js'
 import { linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
@@ -38,7 +38,8 @@ export const reportsOnce = clause({
         const back = way.given[name] ?? subject.names.find((one) => one.name === name)?.default
         return back === undefined || !subject.tellable.some((one) => one.name === name) ? [] : [tell({ [name]: back })]
       })
-      if (told.length > 0) yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
+      if (told.length > 0 && !walksFirst(way.moves))
+        yield { given: way.given, moves: [...way.moves, ...told, ...way.moves] }
     }
     for (const value of subject.values) yield* waysAtBounds(subject, value, subject.base)
     yield* ontoNothing(subject)

@@ -1,9 +1,9 @@
 import { equal, printed, type CommandClause } from '../../contract/index.js'
 import { clause } from './clause.js'
-import { heardText, pictureDifference, showsAChange } from './laws.js'
+import { heardText, pictureDifference, showsAChange, walksFirst } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isDone, isGesture, tell, type Move } from '../stage/trail.js'
+import { isGesture, tell, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -124,12 +124,6 @@ function afterReset(subject: Subject, initial: Given, held: Given): Given {
     ...Object.fromEntries(Object.entries(held).filter(([name]) => !names.has(name))),
     ...Object.fromEntries(values),
   }
-}
-
-/** An arrow key in a grid or a list, before another that takes what it came to. */
-function walksFirst([first, second]: readonly Move[]): boolean {
-  const isWalk = isDone(first, 'key') && first.gesture.key.startsWith('Arrow')
-  return isWalk && isDone(second, 'key') && ['grid', 'list box'].includes(first.gesture.on.kind)
 }
 
 function isReset(command: CommandClause): boolean {

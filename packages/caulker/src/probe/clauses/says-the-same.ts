@@ -3,14 +3,34 @@ import type { Given } from '../../mount/index.js'
 import { findControl, type ControlKind } from '../person/controls.js'
 import { allLines } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
+import { isDone } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
-/** What usually stands for a property is shown, a text, a choice or the entries of a list, whatever else its owner gives. */
+/** HTML Standard, sections 3.2.6 and 4.10.18: names of the platform that are no text to be read, whatever they hold. */
+const UNREAD = [
+  'name',
+  'id',
+  'lang',
+  'dir',
+  'type',
+  'role',
+  'part',
+  'slot',
+  'class',
+  'style',
+  'form',
+  'inputMode',
+  'autocomplete',
+]
+
+/** What usually stands for a property is shown, a text or the entries of a list, whatever else its owner gives. */
 export async function usualInstead(subject: Subject, given: Given, row: Row): Promise<LeakAt | undefined> {
-  for (const { name, kind, default: usual } of subject.names) {
+  for (const { name, kind, type, default: usual } of subject.names) {
     const now = given[name]
     if (kind !== 'property' || equal(now, usual) || equal(now, subject.base[name])) continue
+    // A choice may be drawn in some way of its own, and its word stand there for something else.
+    if (UNREAD.includes(name) || (!Array.isArray(usual) && !accepts(type, STRANGE))) continue
     const [old, other] = [textsIn(usual), textsIn(now)]
     const isShown = (text: string) => allLines(row.picture).some((line) => standsIn(line, text))
     // Where a part of it is shown, the rest may be left out for a reason.
@@ -30,6 +50,9 @@ export async function usualInstead(subject: Subject, given: Given, row: Row): Pr
   }
   return undefined
 }
+
+/** What only a type takes that takes any text. */
+const STRANGE = 'kzqv'
 
 /** A text, or the texts and numbers of a list; nothing of what is drawn in some way of its own. */
 function textsIn(value: unknown): string[] {
@@ -110,35 +133,39 @@ const CHOICES: readonly { readonly role: string; readonly state: string }[] = [
   { role: 'radio', state: 'aria-checked' },
 ]
 
-/** Of the choices that change a value none ever says that it is the chosen one. */
+/** What a person chooses changes the value, and none of the choices says then that it is the chosen one. */
 export async function noneSaysIt(subject: Subject, { trail: { given } }: Played): Promise<LeakAt | undefined> {
   if (!equal(given, subject.base)) return undefined
-  const way = subject.ways.find(
-    ({ control, changes }) => (control.kind === 'button' || control.kind === 'radio button') && changes.size === 1,
-  )
-  const [name = ''] = way?.changes ?? []
-  if (way === undefined) return undefined
-  const mounts = subject
-    .plain(name)
-    .slice(0, MOST_VALUES)
-    .map((value) => ({ ...way.given, [name]: value }))
-  const said = await Promise.all(
-    mounts.map((mount) =>
-      subject.look(mount, (container) => {
-        const found = findControl(container, way.control)
-        const kind = CHOICES.find(({ role }) => found?.getAttribute('role') === role)
-        const all = kind && [...(found?.parentElement?.querySelectorAll(`[role=${kind.role}]`) ?? [])]
-        return all?.every((one) => one.getAttribute(kind?.state ?? '') !== 'true') === true ? kind : undefined
-      }),
-    ),
-  )
-  const [kind] = said
-  if (kind === undefined || said.length < 2 || said.some((one) => one === undefined)) return undefined
-  return {
-    row: 0,
-    says: `none of the choices says that it is ${name}, whichever is chosen`,
-    expected: `one ${kind.role} with ${kind.state} true`,
-    found: 'none',
-    cause: 'it is marked for the eye alone',
+  for (const { given: mount, moves, control, changes } of oneAtEach(subject.ways.filter(isOnePress)).slice(
+    0,
+    MOST_CHOICES,
+  )) {
+    const [name = ''] = changes
+    const now = (await subject.play({ given: mount, moves })).rows.at(-1)?.read[name]
+    // What is let go of leaves none chosen.
+    if (now === undefined || equal(now, subject.values.find((one) => one.name === name)?.empty)) continue
+    const silent = await subject.lookAfter(mount, moves, (container) => {
+      const found = findControl(container, control)
+      const choice = CHOICES.find(({ role }) => found?.getAttribute('role') === role)
+      const group = found?.closest(GROUPS) ?? (found?.getRootNode() as ParentNode | undefined)
+      const all = choice && [...(group?.querySelectorAll(`[role=${choice.role}]`) ?? [])]
+      return all?.every((one) => one.getAttribute(choice?.state ?? '') !== 'true') === true ? choice : undefined
+    })
+    if (silent !== undefined)
+      return {
+        row: 0,
+        says: `none of the choices says that it is the chosen ${name}, not even the one that a person has just chosen`,
+        expected: `one ${silent.role} with ${silent.state} true`,
+        found: 'none',
+        cause: 'it is marked for the eye alone',
+      }
   }
+  return undefined
+}
+
+const GROUPS = '[role=tablist], [role=radiogroup]'
+const MOST_CHOICES = 6
+
+function isOnePress({ control: { kind }, changes, moves }: Way): boolean {
+  return (kind === 'button' || kind === 'radio button') && changes.size === 1 && isDone(moves[0], 'press')
 }

@@ -99,7 +99,7 @@ export async function* walked(subject: Subject): AsyncIterable<Trail> {
     if (start === undefined) yield { given, moves: [] }
     else
       for (const [key, back] of Object.entries(BACK) as [Key, Key][])
-        yield { given, moves: [gesture({ do: 'key', on: start, key }), ...struck(subject, [back])] }
+        yield { given, moves: [gesture({ do: 'key', on: start, key }), struck(subject, back)] }
 }
 
 const BACK = {
@@ -109,9 +109,9 @@ const BACK = {
   ArrowLeft: 'ArrowRight',
 } as const satisfies Partial<Record<Key, Key>>
 
-/** Keys go to what has the focus. */
-function struck({ contract }: Subject, keys: readonly Key[]): Move[] {
-  return keys.map((key) => gesture({ do: 'key', on: componentRef(contract.tag), key }))
+/** A key goes to what has the focus. */
+function struck({ contract }: Subject, key: Key): Move {
+  return gesture({ do: 'key', on: componentRef(contract.tag), key })
 }
 
 /** A group of which none is in the order of Tab: no key comes to any of them. */
@@ -158,7 +158,7 @@ export async function reachedByNoKey(subject: Subject, played: Played): Promise<
     for (const key of Object.keys(BACK) as Key[]) {
       const keys = [...path, key]
       const moves = keys.map((one, nth) =>
-        nth === 0 ? gesture({ do: 'key', on: start, key: one }) : (struck(subject, [one])[0] as Move),
+        nth === 0 ? gesture({ do: 'key', on: start, key: one }) : struck(subject, one),
       )
       const to = await focusAfter(subject, { trail: { given, moves }, walk: at.walk }, keys.length)
       // A key that chooses, and moves no focus, walks in a way of its own.

@@ -2,13 +2,15 @@ import { accepts, equal, isHost, printed, type PropertyClause, type TSchema } fr
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
+import { typeParts } from '../subject/off-type.js'
 import type { Subject } from '../subject/subject.js'
 import { withPart } from './beside.js'
 import type { LeakAt } from './clause.js'
 
 /** Whether a number in an object, or in an entry of a list, may be nothing as well. */
 export function isNothingInside(type: TSchema): boolean {
-  return /"(properties|items)".*"null"/.test(JSON.stringify(type))
+  const [, ...inner] = typeParts(type as never)
+  return inner.some((part) => accepts(part as never, 0) && accepts(part as never, null))
 }
 
 /** A 0 in each place inside a value where nothing may stand, too. */

@@ -5,7 +5,7 @@ type Keywords = Record<string, unknown>
 
 /** Texts that read as no value of a type or of a part of it: off its pattern, too long, below its least, between whole numbers. */
 export function textsOffType(type: TSchema): string[] {
-  const texts = partsOf(type as Keywords, 0).flatMap((part) =>
+  const texts = typeParts(type as Keywords).flatMap((part) =>
     candidates(part).filter((text) => !accepts(part as TSchema, isNumeric(part) ? Number(text) : text)),
   )
   return [...new Set(texts)].slice(0, MOST)
@@ -49,7 +49,7 @@ function isNumeric(part: Keywords): boolean {
 }
 
 /** The type itself, and what its members, entries and choices are of. */
-function partsOf(type: Keywords, depth: number): Keywords[] {
+export function typeParts(type: Keywords, depth = 0): Keywords[] {
   if (depth > 4 || typeof type !== 'object' || type === null) return []
   const members = ['properties', 'patternProperties'].flatMap((key) =>
     Object.values((type[key] ?? {}) as Record<string, Keywords>),
@@ -65,5 +65,5 @@ function partsOf(type: Keywords, depth: number): Keywords[] {
     ...(Array.isArray(items) ? items : [items]),
     ...(single.length === 1 ? single : []),
   ]
-  return [type, ...inner.flatMap((one) => partsOf(one as Keywords, depth + 1))]
+  return [type, ...inner.flatMap((one) => typeParts(one as Keywords, depth + 1))]
 }

@@ -2,6 +2,7 @@ import { accepts, equal, isHost, samplesOf, valueAt, type TSchema, type ValueCla
 import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import { namesAmong } from './among.js'
+import { typeParts } from './off-type.js'
 import type { Subject } from './subject.js'
 
 /** Texts that mean ordinary values; how a component reads them is its own affair. */
@@ -31,7 +32,7 @@ export function textsFor(subject: Subject, given: Given, { kind }: ControlRef): 
 /** A text of a certain form may be written in several fields, a part of it in each. */
 function partsOf({ plain, middle }: Subject, { name, type }: ValueClause): string[] {
   const [text] = plain(name).filter((one) => typeof one === 'string' && one !== middle[name])
-  const isFormed = [type, ...((valueAt(type, ['anyOf']) ?? []) as TSchema[])].some((one) => 'pattern' in one)
+  const isFormed = typeParts(type as never).some((part) => 'pattern' in part)
   const parts = typeof text === 'string' && isFormed ? (text.match(/\w+/g) ?? []) : []
   return parts.length < 2 ? [] : parts.slice(-2)
 }

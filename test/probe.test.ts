@@ -167,9 +167,9 @@ for (const browser of [false, true])
     })
 
     it('names each leak of the leaking one by the right clause, and nothing else, in short trails', async () => {
-      // In Chromium a few, of each kind one: it takes longer there, and `npm run corpus` asks far more.
-      const components = browser ? ['stale-price', 'twice-text'] : Object.keys(LEAKS)
-      const report = await probed('examples/bilge', { browser, ...(browser ? { components } : {}) })
+      // In Chromium some, and in the embedded DOM others; `npm run corpus` asks far more.
+      const components = Object.keys(LEAKS).filter((_, at) => (browser ? at % 5 === 1 : at % 5 !== 1))
+      const report = await probed('examples/bilge', { browser, components })
       expect(brokenOf(report)).to.have.members(components.map((component) => `${component} ${LEAKS[component]}`))
       const lengths = report.components.flatMap((one) =>
         one.clauses.flatMap(({ leak }) => (leak === undefined ? [] : [leak.ledger.length - 1])),

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 
@@ -26,9 +26,13 @@ export function run(program: string, args: string[], cwd = process.cwd()): Promi
   })
 }
 
-/** A folder of its own with some files in it. */
+const folders: string[] = []
+
+/** A folder of its own with some files in it, gone when the tests end. */
 export function folderWith(files: Record<string, string>): string {
   const folder = mkdtempSync(join(tmpdir(), 'caulker-'))
+  if (folders.push(folder) === 1)
+    process.once('exit', () => folders.forEach((one) => rmSync(one, { recursive: true, force: true })))
   for (const [name, text] of Object.entries(files)) {
     mkdirSync(dirname(join(folder, name)), { recursive: true })
     writeFileSync(join(folder, name), text)

@@ -2,6 +2,7 @@ import { JSDOM, VirtualConsole } from 'jsdom'
 import type { Frames } from 'caulker/inside/probe'
 import { letGoOfRanges } from './let-go-ranges.js'
 import { installClock, TIMERS } from './probe-clock.js'
+import { installDrawnStyles } from './drawn-styles.js'
 import { installStandIns } from './stand-ins.js'
 
 /** A document in this thread, with its names as globals and a clock that only the probe moves. */
@@ -69,6 +70,7 @@ export function keepEmbeddedWindow(): KeptWindow {
   )
   const closeIt = window.close.bind(window)
   installStandIns(window as never)
+  installDrawnStyles(window as never)
   letGoOfRanges(window as never)
   // The selector engine adds its own listeners when it is first used; they are not a component's.
   window.getComputedStyle(window.document.querySelector('body') as Element)

@@ -13,6 +13,7 @@ export function installStandIns(view: Window & typeof globalThis): void {
   // HTML Standard, section 7.2.2.1: a script closes only what a script has opened.
   Object.assign(view, { close: nothing })
   installNoDialogs(view)
+  knowModal(view)
   fill(view, {
     ResizeObserver: NeverObserves,
     IntersectionObserver: NeverObserves,
@@ -35,6 +36,17 @@ const listensToNothing = {
   addListener: nothing,
   removeListener: nothing,
   dispatchEvent: () => true,
+}
+
+/** The dialogs that are open as modal ones, which an embedded DOM cannot tell. */
+const modal = new WeakSet<Element>()
+
+function knowModal({ HTMLDialogElement: { prototype } }: Window & typeof globalThis): void {
+  const matches = prototype.matches as (selector: string) => boolean
+  const value = function (this: HTMLDialogElement, selector: string) {
+    return selector === ':modal' ? modal.has(this) && this.open : matches.call(this, selector)
+  }
+  Object.defineProperty(prototype, 'matches', { value, configurable: true, writable: true })
 }
 
 class NeverObserves {
@@ -64,11 +76,18 @@ const ON_PROTOTYPES: Readonly<Record<string, object>> = {
       this.open = true
     },
     showModal(this: HTMLDialogElement) {
+      modal.add(this)
       this.open = true
     },
-    close(this: HTMLDialogElement) {
+    close(this: HTMLDialogElement, returnValue?: string) {
+      if (!this.open) return
+      modal.delete(this)
       this.open = false
+      if (returnValue !== undefined) this.returnValue = returnValue
+      const view = this.ownerDocument.defaultView as Window & typeof globalThis
+      queueMicrotask(() => this.dispatchEvent(new view.Event('close')))
     },
+    returnValue: '',
   },
 }
 

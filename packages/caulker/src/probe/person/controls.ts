@@ -2,6 +2,9 @@ import { computeAccessibleName } from 'dom-accessibility-api'
 import { shadowOf } from '../../dom/index.js'
 import { areasIn } from './areas.js'
 import { isEditable, isReadOnly } from './fields.js'
+import { parentOf } from './drawn-in.js'
+import { isHidden } from './hidden.js'
+import { isBehindModal } from './layers.js'
 
 export type ControlKind =
   | 'text field'
@@ -114,21 +117,36 @@ export function isReachable(element: HTMLElement): boolean {
 
 /** A field that is read only takes the focus and hears keys. */
 export function takesKeys(element: HTMLElement): boolean {
-  return (element as HTMLInputElement).disabled !== true && element.isConnected && !isShutOff(element)
+  return (
+    (element as HTMLInputElement).disabled !== true &&
+    element.isConnected &&
+    !isShutOff(element) &&
+    !isBehindModal(element)
+  )
 }
 
 /** Whether something around it keeps everybody out; asked step by step, since a selector has its price. */
 function isShutOff(element: Element): boolean {
   let inner: Element | undefined
-  for (let one: Element | null = element; one !== null; inner = one, one = one.parentElement)
+  for (let one: Element | null = element; one !== null; inner = one, one = parentOf(one))
     if (
-      one.hasAttribute('hidden') ||
       one.hasAttribute('inert') ||
-      (one.localName === 'fieldset' && one.hasAttribute('disabled')) ||
-      (isFolded(one) && inner?.localName !== 'summary')
+      (one.localName === 'fieldset' && one.hasAttribute('disabled') && one.contains(element)) ||
+      (isFolded(one) && inner?.localName !== 'summary') ||
+      (isHidden(one) && !(one === element && isOpenedByOthers(one)))
     )
       return true
   return false
+}
+
+/** A field that is styled away is still worked by what is drawn for it: its label, or what opens its dialog. */
+function isOpenedByOthers(element: Element): boolean {
+  const { type, labels } = element as Partial<HTMLInputElement>
+  if (element.localName !== 'input' || element.hasAttribute('hidden')) return false
+  return (
+    type === 'file' ||
+    ((type === 'checkbox' || type === 'radio') && [...(labels ?? [])].some((label) => !isHidden(label)))
+  )
 }
 
 /** HTML Standard, section 4.11.1: closed, only its summary is there. */

@@ -3,6 +3,7 @@ import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Key } from './gestures.js'
 import type { Editor } from './editor.js'
 import { isReadOnly, isTextual, tellChange } from './fields.js'
+import { closeTop } from './layers.js'
 
 /** Keys at a control, with what the browser does for a native one. */
 export interface Keyboard {
@@ -22,9 +23,10 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
     return undefined
   }
 
-  /** HTML Standard, sections 4.10.5.1 and 6.8: what the browser does at a key, where no script has prevented it. */
+  /** HTML Standard, sections 4.10.5.1, 6.8 and 6.10: what the browser does at a key, where no script has prevented it. */
   function actionOf(element: HTMLElement, key: Key): (() => void) | undefined {
     const field = element as HTMLInputElement
+    if (key === 'Escape') return () => closeTop(element)
     if (element.localName === 'select') return () => moveChoice(element as never as HTMLSelectElement, key)
     if (element.localName === 'button') return key === 'Enter' || key === ' ' ? () => element.click() : undefined
     if (element.localName !== 'input' || isReadOnly(element)) return undefined

@@ -1,6 +1,7 @@
 import { isReachable } from './controls.js'
 import type { Point } from './gestures.js'
 import type { Editor } from './editor.js'
+import { closeBeside } from './layers.js'
 
 /** A mouse over a component. */
 export interface Pointer {
@@ -41,6 +42,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     })
     // UI Events, section 3.5: what is taken away while the button is down is not clicked.
     if (isGone()) return
+    closeBeside(element)
     // Where nothing is laid out there is no place to say.
     if (at === NOWHERE) element.click()
     else send(element, 'click', { ...at, detail: 1 })

@@ -2,6 +2,7 @@ import { shadowOf } from '../../dom/index.js'
 import { ANNOUNCED, announced, groupName } from './announced.js'
 import { controlText, markText } from './control-text.js'
 import { isFolded, isPopupList } from '../person/controls.js'
+import { hidingIn, isHidden, type Hiding } from '../person/hidden.js'
 import { isLive } from './live.js'
 
 /** What a person sees of a component, line by line, and what assistive technology is told of it; nothing of how it is built. */
@@ -72,13 +73,13 @@ interface Walk {
   /** Where a line goes that ends here. */
   into: string[]
   text: string
-  /** Whether any style of the tree that is walked now hides something; asked once a tree. Computing styles for nothing takes most of the time of a probe. */
-  hides: boolean | undefined
+  /** What the styles of the tree that is walked now may hide; asked once a tree. */
+  hiding: Hiding | undefined
 }
 
 function walkOver(): Walk {
   const lines: string[] = []
-  return { lines, announced: [], live: [], into: lines, text: '', hides: undefined }
+  return { lines, announced: [], live: [], into: lines, text: '', hiding: undefined }
 }
 
 function flush(walk: Walk): void {
@@ -141,7 +142,7 @@ function visit(node: Node, walk: Walk): void {
   // Without any attribute it is no control by its role, nothing live, and nothing that comes and goes.
   const isBare = !element.hasAttributes()
   if (SILENT.has(name) || (!isBare && comesAndGoes(element))) return
-  if (isHidden(element, isBare, walk)) {
+  if (isHidden(element, (walk.hiding ??= hidingIn(element.getRootNode())))) {
     // A hidden file field is opened by something else: what its dialog offers is seen then.
     if (isFileField(element)) walk.announced.push(`${ANNOUNCED}a file dialog of ${element.accept || 'all files'}`)
     return
@@ -190,10 +191,10 @@ function visitUnder(element: Element, walk: Walk): void {
 
 /** What is walked meanwhile stands in a tree of its own, with its own styles. */
 function inTree(walk: Walk, walkIt: () => void): void {
-  const before = walk.hides
-  walk.hides = undefined
+  const before = walk.hiding
+  walk.hiding = undefined
   walkIt()
-  walk.hides = before
+  walk.hiding = before
 }
 
 function visitAll(parent: Node, walk: Walk): void {
@@ -203,38 +204,6 @@ function visitAll(parent: Node, walk: Walk): void {
 /** What is shown only while something is open: whether it is open is no part of the picture. */
 function comesAndGoes(element: HTMLElement): boolean {
   return element.hasAttribute('popover') || (element.getAttribute('role') === 'listbox' && isPopupList(element))
-}
-
-function isHidden(element: HTMLElement, isBare: boolean, walk: Walk): boolean {
-  if (!isBare && element.hasAttribute('hidden')) return true
-  if (!mayHide(element, isBare, walk)) return false
-  const style = element.ownerDocument.defaultView?.getComputedStyle(element)
-  return style?.display === 'none' || style?.visibility === 'hidden'
-}
-
-const HIDING = /display\s*:\s*none|visibility\s*:\s*(?:hidden|collapse)/
-
-function mayHide(element: HTMLElement, isBare: boolean, walk: Walk): boolean {
-  if (!isBare && HIDING.test(element.getAttribute('style') ?? '')) return true
-  return (walk.hides ??= mayHideIn(element.getRootNode() as ShadowRoot | Document))
-}
-
-const hidingRoots = new WeakMap<Node, { children: number; hides: boolean }>()
-
-function mayHideIn(root: ShadowRoot | Document): boolean {
-  const children = root.childElementCount
-  let known = hidingRoots.get(root)
-  if (known === undefined || (known.children !== children && !known.hides))
-    hidingRoots.set(root, (known = { children, hides: hidesSomething(root) }))
-  return known.hides
-}
-
-function hidesSomething(root: ShadowRoot | Document): boolean {
-  const written = [...root.querySelectorAll('style')].some((style) => HIDING.test(style.textContent ?? ''))
-  const adopted = [...(root.adoptedStyleSheets ?? [])].some((sheet) =>
-    [...sheet.cssRules].some((rule) => HIDING.test(rule.cssText)),
-  )
-  return written || adopted || root.querySelector('link[rel~="stylesheet"]') !== null
 }
 
 function sameLines(one: readonly string[], other: readonly string[]): boolean {

@@ -108,7 +108,9 @@ describe('probing in Chromium', () => {
       'true-mark.ts': FIELD('true-mark').replace("this.#log.textContent = 'done by a script'", 'this.mark = "script"'),
     })
     expect(brokenOf(await probed(path, { clauses: ['reports-once'] }))).to.eql(['true-mark reports-once'])
-    expect(brokenOf(await probed(path, { clauses: ['reports-once'], trusted: true }))).to.eql([])
+    const report = await probed(path, { clauses: ['reports-once'], trusted: true })
+    expect(brokenOf(report)).to.eql([])
+    expect(report.components[0]!.replay).to.include('--browser --trusted')
   })
 
   it('accuses no sound field with --trusted that is set as a whole, or edited as a text of the page', async () => {

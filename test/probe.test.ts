@@ -7,10 +7,7 @@ import {
   nativeRadios,
   nativeSelect,
   nativeColour,
-  nativeDate,
-  nativeNumber,
   nativeOutput,
-  nativeRange,
   nativeText,
 } from 'caulker/dom'
 import { contract, idealMount, Type } from 'caulker'
@@ -154,8 +151,8 @@ const statusesOf = ({ clauses: judged }: Pick<ProbeReport, 'clauses'>, ...wanted
 for (const browser of [false, true])
   describe(`the boatyards, probed in ${browser ? 'Chromium' : 'the embedded DOM'}`, () => {
     it('breaks no clause of the sound one, and proves most of them', async () => {
-      // In the embedded DOM half of them: the sound families of the corpus are tried there, too.
-      const components = browser ? Object.keys(HELD) : ['bale-stepper', 'survey-photo']
+      // In the embedded DOM one of them: the sound families of the corpus are tried there, too.
+      const components = browser ? Object.keys(HELD) : ['bale-stepper']
       const report = await probed('examples/haul-out', { browser, components })
       expect(report.troubles).to.eql([])
       expect(brokenOf(report)).to.eql([])
@@ -168,7 +165,7 @@ for (const browser of [false, true])
 
     it('names each leak of the leaking one by the right clause, and nothing else, in short trails', async () => {
       // In Chromium some, and in the embedded DOM others; `npm run corpus` asks far more.
-      const components = Object.keys(LEAKS).filter((_, at) => (browser ? at % 5 === 1 : at % 5 !== 1))
+      const components = Object.keys(LEAKS).filter((_, at) => (browser ? at % 5 === 1 : at % 3 === 2))
       const report = await probed('examples/bilge', { browser, components })
       expect(brokenOf(report)).to.have.members(components.map((component) => `${component} ${LEAKS[component]}`))
       const lengths = report.components.flatMap((one) =>
@@ -289,15 +286,11 @@ describe('a probe', () => {
     inDocument(async (document, _next, frames) => {
       for (const native of [
         nativeText,
-        nativeNumber,
         nativeCheckbox,
-        nativeRange,
-        nativeDate,
         nativeColour,
         nativeFile,
         nativeSelect(['oak', 'larch', 'pine']),
         nativeRadios(['slip', 'mooring', 'shed']),
-        nativeButton,
         nativeOutput,
       ]) {
         const report = await probe(native, { document, frames })

@@ -1,3 +1,4 @@
+import { installLayers } from './layers.js'
 import { installNoDialogs } from './no-dialogs.js'
 
 /**
@@ -13,7 +14,7 @@ export function installStandIns(view: Window & typeof globalThis): void {
   // HTML Standard, section 7.2.2.1: a script closes only what a script has opened.
   Object.assign(view, { close: nothing })
   installNoDialogs(view)
-  knowModal(view)
+  installLayers(view)
   fill(view, {
     ResizeObserver: NeverObserves,
     IntersectionObserver: NeverObserves,
@@ -38,17 +39,6 @@ const listensToNothing = {
   dispatchEvent: () => true,
 }
 
-/** The dialogs that are open as modal ones, which an embedded DOM cannot tell. */
-const modal = new WeakSet<Element>()
-
-function knowModal({ HTMLDialogElement: { prototype } }: Window & typeof globalThis): void {
-  const matches = prototype.matches as (selector: string) => boolean
-  const value = function (this: HTMLDialogElement, selector: string) {
-    return selector === ':modal' ? modal.has(this) && this.open : matches.call(this, selector)
-  }
-  Object.defineProperty(prototype, 'matches', { value, configurable: true, writable: true })
-}
-
 class NeverObserves {
   observe(): void {}
   unobserve(): void {}
@@ -69,25 +59,6 @@ const ON_PROTOTYPES: Readonly<Record<string, object>> = {
     getAnimations: () => [],
     animate: () => ({ finished: Promise.resolve(), cancel: nothing, finish: nothing, ...listensToNothing }),
     checkVisibility: () => true,
-  },
-  HTMLElement: { showPopover: nothing, hidePopover: nothing, togglePopover: () => false },
-  HTMLDialogElement: {
-    show(this: HTMLDialogElement) {
-      this.open = true
-    },
-    showModal(this: HTMLDialogElement) {
-      modal.add(this)
-      this.open = true
-    },
-    close(this: HTMLDialogElement, returnValue?: string) {
-      if (!this.open) return
-      modal.delete(this)
-      this.open = false
-      if (returnValue !== undefined) this.returnValue = returnValue
-      const view = this.ownerDocument.defaultView as Window & typeof globalThis
-      queueMicrotask(() => this.dispatchEvent(new view.Event('close')))
-    },
-    returnValue: '',
   },
 }
 

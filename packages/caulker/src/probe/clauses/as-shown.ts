@@ -1,4 +1,4 @@
-import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, outsideText, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
@@ -32,7 +32,9 @@ async function shownIn(subject: Subject): Promise<Shown[]> {
             text !== undefined &&
             text !== '' &&
             (text !== String(is) || !Number.isInteger(is))
-          const canStand = equal(subject.ideally(value.name, given), is)
+          // What its owner may tell, and nobody may enter, is no text to be typed.
+          const isWithin = outsideText(is, subject.limits(value, given)) === undefined
+          const canStand = isWithin && equal(subject.ideally(value.name, given), is)
           if (isOther && canStand && !equal(is, subject.middle[value.name]))
             found.push({ given: mount, control, value, is, text })
         }

@@ -14,7 +14,7 @@ export const choiceFollowsList = clause({
     'What a person can choose is in its list as it is now, and a choice whose entry goes becomes what its contract says.',
   why: 'The berth is taken in the meantime, and the field goes on holding it in silence: an order is sent for what nobody can have.',
   tried:
-    'Its list is told without the entry that is chosen, and with it again; everything that can be chosen is chosen after the list was told.',
+    'Its list is told without the entry that is chosen, and with it again; everything that can be chosen is chosen after the list was told; of several that are chosen, one that is gone stays while another is chosen.',
   unprovenWhen: 'No list with two entries could be made.',
   random: 'none',
   onTrial: 'tell',
@@ -28,10 +28,17 @@ export const choiceFollowsList = clause({
       const given = { ...subject.base, [name]: list, [value.name]: choiceOf(value, list[0]) }
       yield { given, moves: [tell({ [name]: list.slice(1) })] }
       yield { given, moves: [tell({ [name]: [...list].reverse() })] }
-      for (const way of subject.ways.filter(({ changes }) => changes.has(value.name)).slice(0, 6))
+      const ways = subject.ways.filter(({ changes }) => changes.has(value.name)).slice(0, MOST_WAYS)
+      for (const { moves } of ways)
         yield {
           given: { ...given, [name]: [], [value.name]: value.empty },
-          moves: [tell({ [name]: list }), ...way.moves],
+          moves: [tell({ [name]: list }), ...moves],
+        }
+      const [long, several] = severalOf(subject, value) ?? []
+      for (const { moves } of several === undefined ? [] : ways)
+        yield {
+          given: { ...given, [name]: long, [value.name]: several },
+          moves: [tell({ [name]: long?.filter((entry) => entry !== long[1]) }), ...moves],
         }
     }
   },
@@ -40,7 +47,8 @@ export const choiceFollowsList = clause({
       for (const value of subject.values.filter(({ among }) => among !== undefined)) {
         const before = rows[at - 1]
         const leak =
-          chosenElsewhere(value, row, at) ??
+          chosenElsewhere(value, row, before, at) ??
+          droppedWithAnother(value, row, before, at) ??
           (before === undefined ? undefined : whenGone(value, trail, before, row, at))
         if (leak !== undefined) return leak
       }
@@ -48,11 +56,45 @@ export const choiceFollowsList = clause({
   },
 })
 
-/** What was chosen and is in no entry of the list. */
-function chosenElsewhere(value: ValueClause, row: Row, at: number): LeakAt | undefined {
-  const keys = keysIn(value, row.held) ?? []
+const MOST_WAYS = 6
+
+/** A list of three or more, and the first two of it, where several are chosen at once. */
+function severalOf(
+  subject: Subject,
+  value: ValueClause,
+): readonly [readonly unknown[], readonly unknown[]] | undefined {
+  const list = listFor(subject, value, 3)
+  const both = list?.slice(0, 2).map((entry) => keyOf(value, entry)) ?? []
+  const isOfSeveral = Array.isArray(choiceOf(value, list?.[0])) && accepts(value.type, both)
+  return list !== undefined && isOfSeveral ? [list, both] : undefined
+}
+
+/** Of several that are chosen, one that its list has lost goes with the edit of another, though it is to be kept. */
+function droppedWithAnother(value: ValueClause, row: Row, before: Row | undefined, at: number): LeakAt | undefined {
+  const [keys, was] = [keysIn(value, row.held) ?? [], before?.held[value.name]]
+  const heard = row.heard.findLast((one) => one.value === value.name)
+  if (value.among?.gone === 'empty' || !Array.isArray(was) || !Array.isArray(heard?.payload)) return undefined
+  const now: readonly unknown[] = heard.payload
+  const left = (one: unknown) => now.some((other) => equal(one, other))
+  const [gone, there] = [was.filter((one) => !isAmong([one], keys)), was.filter((one) => isAmong([one], keys))]
+  // Where nothing else is left of it, another choice may have taken the place of all.
+  if (!there.some(left) || gone.length === 0 || gone.some(left)) return undefined
+  // Where nothing else has changed, it is the one that was taken out.
+  if (there.every(left) && now.every((one) => was.some((other) => equal(one, other)))) return undefined
+  return {
+    row: at,
+    says: `a ${value.name} whose entry is gone is dropped with the edit of another`,
+    expected: `heard ${heard.event} with ${printed(gone[0])} in it`,
+    found: `heard ${heard.event} ${printed(now)}`,
+  }
+}
+
+/** What was chosen and is in no entry of the list, nor was before. */
+function chosenElsewhere(value: ValueClause, row: Row, before: Row | undefined, at: number): LeakAt | undefined {
+  const keys = [...(keysIn(value, row.held) ?? []), ...chosenIn(before?.held[value.name])]
   const chosen = row.heard.find((one) => one.value === value.name && !equal(one.payload, value.empty))
-  if (chosen === undefined || keys.length === 0 || isAmong(chosen.payload, keys)) return undefined
+  if (chosen === undefined || (keysIn(value, row.held) ?? []).length === 0 || isAmong(chosen.payload, keys))
+    return undefined
   return {
     row: at,
     says: `it reports a ${value.name} that is not in its ${value.among?.list ?? ''}`,
@@ -97,13 +139,18 @@ function whenGone(value: ValueClause, { moves }: Trail, before: Row, row: Row, a
     : undefined
 }
 
-/** A list of at least two entries that the value can tell apart. */
-function listFor(subject: Subject, value: ValueClause): readonly unknown[] | undefined {
+/** Of several that are chosen at once, each: one that is gone may be kept. */
+function chosenIn(value: unknown): readonly unknown[] {
+  return Array.isArray(value) ? (value as unknown[]) : []
+}
+
+/** A list of at least so many entries that the value can tell apart. */
+function listFor(subject: Subject, value: ValueClause, least = 2): readonly unknown[] | undefined {
   const name = value.among?.list ?? ''
-  const lists = subject.samples(name).filter((one): one is unknown[] => Array.isArray(one) && one.length >= 2)
+  const lists = subject.samples(name).filter((one): one is unknown[] => Array.isArray(one) && one.length >= least)
   return lists
     .map((list) =>
       list.filter((entry, at) => list.findIndex((other) => equal(keyOf(value, other), keyOf(value, entry))) === at),
     )
-    .find((list) => list.length >= 2 && list.every((entry) => accepts(value.type, choiceOf(value, entry))))
+    .find((list) => list.length >= least && list.every((entry) => accepts(value.type, choiceOf(value, entry))))
 }

@@ -3,7 +3,7 @@ import type { ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
 import { gesture, tell, without, type Trail } from '../stage/trail.js'
 import { choiceOf, keyOf } from '../subject/among.js'
-import type { Subject } from '../subject/subject.js'
+import { openingsOf, type Subject } from '../subject/subject.js'
 
 /** A list is told that is longer: the last that it has brought along is operated like one that was there from the mount. */
 export async function* enteredAnew(subject: Subject): AsyncIterable<Trail> {
@@ -17,13 +17,15 @@ export async function* enteredAnew(subject: Subject): AsyncIterable<Trail> {
       .map((value) => [value.name, choiceOf(value, longer[0])] as const)
     const given = { ...subject.middle, ...Object.fromEntries(chosen) }
     const mounts = [...(chosen.length > 0 ? [] : [without(given, name)]), { ...given, [name]: longer.slice(0, 1) }]
-    const shown = (await subject.look({ ...given, [name]: longer }, foundControls)) ?? []
-    for (const mount of mounts) {
-      const known = ((await subject.look(mount, foundControls)) ?? []).map(({ ref }) => ref)
-      const isNew = ({ kind, nth }: ControlRef) => !known.some((one) => one.kind === kind && one.nth === nth)
-      const last = shown.filter(({ ref }) => PRESSED.includes(ref.kind) && isNew(ref)).at(-1)
-      if (last !== undefined)
-        yield { given: mount, moves: [tell({ [name]: longer }), gesture({ do: 'press', on: last.ref })] }
+    for (const opening of [[], ...openingsOf(subject)]) {
+      const shown = (await subject.lookAfter({ ...given, [name]: longer }, opening, foundControls)) ?? []
+      for (const mount of mounts) {
+        const known = ((await subject.lookAfter(mount, opening, foundControls)) ?? []).map(({ ref }) => ref)
+        const isNew = ({ kind, nth }: ControlRef) => !known.some((one) => one.kind === kind && one.nth === nth)
+        const last = shown.filter(({ ref }) => PRESSED.includes(ref.kind) && isNew(ref)).at(-1)
+        if (last !== undefined)
+          yield { given: mount, moves: [tell({ [name]: longer }), ...opening, gesture({ do: 'press', on: last.ref })] }
+      }
     }
   }
 }

@@ -21,6 +21,7 @@ import type { Given } from '../../mount/index.js'
 export async function updateEqualsRemount(subject: Subject, { rows }: Played): Promise<LeakAt | undefined> {
   if (!takesTheGiven(subject, rows[0])) return undefined
   for (let at = 1; at < rows.length && isTell(rows[at]?.move); at++) {
+    if (at < (subject.judgedFrom ?? 0)) continue
     const row = rows[at] as Row
     const fresh = await subject.fresh(row.held)
     if (fresh.fault !== undefined || fresh.unsettled !== undefined || !isMeasure(subject, rows[0], row, fresh))

@@ -1,3 +1,4 @@
+import { equal } from '../../contract/index.js'
 import { shadowOf } from '../../dom/index.js'
 import { clause, type Examined } from './clause.js'
 import { controlRefs, type ControlKind } from '../person/controls.js'
@@ -12,10 +13,10 @@ export const namedByLabel = clause({
   id: 'named-by-label',
   group: 'name',
   promise:
-    'Its label is the accessible name of its control, or of the group around its controls, and stays so when it changes; of several fields each has a name.',
+    'Its label is the accessible name of its control, or of the group around its controls, and stays so when it or another name changes; of several fields each has a name.',
   why: 'A label that only stands beside a field is not heard by whoever does not see it: the field is announced as "edit, blank".',
   tried:
-    'It is mounted with a label, and told another one; the accessible names of its controls and groups are computed.',
+    'It is mounted with a label, and with each other name standing otherwise, and told another one; the accessible names of its controls and groups are computed.',
   unprovenWhen: 'It has no property named label, or no control.',
   random: 'none',
   onTrial: 'mount',
@@ -38,7 +39,7 @@ export const namedByLabel = clause({
     const later = await namesAfterTell(subject, one, other)
     if (later !== undefined && !later.some((name) => name.includes(other)))
       return leakOf(subject, { ...subject.middle, label: one }, other, later, other)
-    return { held: 2 }
+    return (await losesItsName(subject, { ...subject.middle, label: one }, one)) ?? { held: 2 }
   },
 })
 
@@ -64,6 +65,20 @@ async function leakOf(
       ledger: ledgerOf(subject.contract, played, played.rows.length - 1),
     },
   }
+}
+
+/** With any other name standing otherwise, the same controls are named by it. */
+async function losesItsName(subject: Subject, given: Given, label: string): Promise<Examined | undefined> {
+  const kindsIn = (container: HTMLElement) => controlRefs(container).map(({ ref }) => ref.kind)
+  const usual = await subject.look(given, kindsIn)
+  for (const { name } of subject.names)
+    for (const value of name === 'label' ? [] : subject.plain(name).slice(0, 2)) {
+      const other = { ...given, [name]: value }
+      const names = await subject.look(other, accessibleNames)
+      if (names === undefined || names.some((one) => one.includes(label))) continue
+      if (equal(await subject.look(other, kindsIn), usual)) return leakOf(subject, other, undefined, names, label)
+    }
+  return undefined
 }
 
 const FIELDS: readonly ControlKind[] = ['text field', 'number field', 'select', 'combo box', 'slider', 'spin button']

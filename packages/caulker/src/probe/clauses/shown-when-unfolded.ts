@@ -3,7 +3,10 @@ import { clause } from './clause.js'
 import { pictureDifference, takesTheGiven } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { isGesture, isTell, tell } from '../stage/trail.js'
-import { isSilent, viewsOf } from '../subject/views.js'
+import type { Played } from '../stage/played.js'
+import type { Subject } from '../subject/subject.js'
+import { bringingUp, isSilent, viewsOf } from '../subject/views.js'
+import type { LeakAt } from './clause.js'
 
 /** With how many presses it is tried, and how many names stand otherwise behind each. */
 const MOST_VIEWS = 3
@@ -13,10 +16,10 @@ const MOST_NAMES = 8
 export const shownWhenUnfolded = clause({
   id: 'shown-when-unfolded',
   group: 'down',
-  promise: 'What a press folds away or turns over, and another brings back, shows what is held by then.',
+  promise: 'What a press brings up, folds away or turns over, and another brings back, shows what is held by then.',
   why: 'A part that is drawn anew when it is opened begins empty again, and one that was closed when its owner told something still shows the old.',
   tried:
-    'Each press that only shows something otherwise is taken back, with each name standing otherwise, and with it told in between.',
+    'Each press that only shows something otherwise is taken back, with each name standing otherwise, and with it told before, in between, and before it is made again.',
   unprovenWhen: 'Nothing was found that is only folded away and brought back.',
   random: 'none',
   onTrial: 'gesture',
@@ -29,14 +32,21 @@ export const shownWhenUnfolded = clause({
           if (equal(given[name], other)) continue
           yield { given: { ...given, [name]: other }, moves: [...moves, ...back] }
           yield { given, moves: [...moves, tell({ [name]: other }), ...back] }
+          yield { given, moves: [...moves, ...back, tell({ [name]: other }), ...moves] }
         }
+    for (const { given, moves } of bringingUp(subject).slice(0, MOST_VIEWS))
+      for (const { name } of names)
+        for (const other of subject.plain(name).slice(0, 2))
+          if (!equal(given[name], other)) yield { given, moves: [tell({ [name]: other }), ...moves] }
   },
   async judge(subject, played) {
     const { trail, rows } = played
     const [first, ...others] = trail.moves
     const last = rows[rows.length - 1] ?? rows[0]
-    const isTurnedBack = isGesture(first) && isGesture(last.move) && others.slice(0, -1).every(isTell)
-    if (!isTurnedBack || !isSilent(subject, played)) return undefined
+    if (!isGesture(last.move) || !isSilent(subject, played)) return undefined
+    if (isTell(first)) return broughtUpOld(subject, played)
+    const between = others.slice(0, -1).filter((move, at) => !(at === 0 && isGesture(move) && equal(first, last.move)))
+    if (!isGesture(first) || !between.every(isTell)) return undefined
     const {
       rows: [fresh],
     } = await subject.play({ given: last.held, moves: [] })
@@ -57,3 +67,20 @@ export const shownWhenUnfolded = clause({
     }
   },
 })
+
+/** Told before it is brought up for the first time. */
+async function broughtUpOld(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [told, last] = [rows[1], rows[2]]
+  if (told === undefined || last === undefined || rows.length !== 3) return undefined
+  const fresh = await subject.play({ given: told.held, moves: trail.moves.slice(1) })
+  const [mounted, broughtUp] = fresh.rows
+  if (broughtUp === undefined || !isSilent(subject, fresh) || !takesTheGiven(subject, mounted)) return undefined
+  const isLikeIt = samePicture(mounted.picture, told.picture)
+  if (!isLikeIt || samePicture(last.picture, broughtUp.picture)) return undefined
+  return {
+    row: 2,
+    says: 'what a press brings up shows something else than is held',
+    ...pictureDifference(broughtUp.picture, last.picture),
+    cause: 'what is told while a part is closed does not reach it',
+  }
+}

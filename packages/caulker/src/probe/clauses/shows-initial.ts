@@ -7,6 +7,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
+import { problemUnread } from './problem-shown.js'
 import { noneSaysIt, saysTheSame, usualInstead } from './says-the-same.js'
 import { mountedAsAWord } from './words-for-nothing.js'
 
@@ -17,7 +18,7 @@ export const showsInitial = clause({
   promise: 'What its owner gives at the mount is taken and shown.',
   why: 'A field that starts empty or with its default overwrites what was saved as soon as the person goes on.',
   tried:
-    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, and a control says its own state.',
+    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, a message is there to be read, and a control says its own state.',
   unprovenWhen: 'No ordinary value of any name can be seen.',
   random: 'none',
   onTrial: 'mount',
@@ -67,7 +68,11 @@ export const showsInitial = clause({
     }
     const unsaid = (await passedToNothing(subject, given, row)) ?? (await usualInstead(subject, given, row))
     return (
-      unsaid ?? (await saysTheSame(subject, played)) ?? (await noneSaysIt(subject, played)) ?? mountedAsAWord(played)
+      unsaid ??
+      problemUnread(subject, played) ??
+      (await saysTheSame(subject, played)) ??
+      (await noneSaysIt(subject, played)) ??
+      mountedAsAWord(played)
     )
   },
 })

@@ -203,7 +203,7 @@ function visitAll(parent: Node, walk: Walk): void {
 
 /** What is shown only while something is open: whether it is open is no part of the picture. */
 function comesAndGoes(element: HTMLElement): boolean {
-  return element.hasAttribute('popover') || (element.getAttribute('role') === 'listbox' && isPopupList(element))
+  return element.getAttribute('role') === 'listbox' && isPopupList(element)
 }
 
 function sameLines(one: readonly string[], other: readonly string[]): boolean {

@@ -9,7 +9,8 @@ import {
 import type { ControlRef } from '../person/controls.js'
 import type { Frames } from '../stage/frames.js'
 import type { Played, Row } from '../stage/played.js'
-import type { Call, Move, Trail } from '../stage/trail.js'
+import { isPlaced } from '../person/gestures.js'
+import { isGesture, isPress, type Call, type Move, type Trail } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 
 /** A component under examination: what it can be given, what a person can do to it, and how it plays a trail. */
@@ -45,6 +46,8 @@ export interface Subject {
   readonly asMounted?: Subject
   /** Names of which a mount shows nothing, even where they are told again: it says nothing of how they should look. */
   readonly unseen: ReadonlySet<string>
+  /** The first row that its fresh mounts are a measure for, where they are turned over like what a trail has turned over. */
+  readonly judgedFrom?: number
   /** The component freshly mounted with this. */
   fresh(given: Given): Promise<Row>
   /** The class of the element, where it is a custom element that is mounted as such. */
@@ -104,6 +107,18 @@ export function isNothing(clause: PropertyClause, value: unknown): boolean {
 export function oneAtEach(ways: readonly Way[]): Way[] {
   return ways.filter((way, at) => ways.findIndex(({ control }) => equal(control, way.control)) === at)
 }
+
+/** What has to be pressed first, where a control is only there then; each once. */
+export function openingsOf({ ways }: Subject): (readonly Move[])[] {
+  const openings = ways.flatMap(({ moves, control }) => {
+    const at = moves.findIndex((move) => isGesture(move) && isPlaced(move.gesture) && equal(move.gesture.on, control))
+    const before = moves.slice(0, Math.max(at, 0))
+    return isPress(before) && before.length === 1 ? [before] : []
+  })
+  return openings.filter((one, at) => openings.findIndex((other) => equal(one, other)) === at).slice(0, MOST_OPENINGS)
+}
+
+const MOST_OPENINGS = 2
 
 /** Whether a text is written there, and not set with a slider. */
 export function isField(control: ControlRef): boolean {

@@ -39,7 +39,11 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
       ...openers.filter(({ moves }) => isPress(moves)).slice(0, MOST_OPENERS),
       ...openers.filter(({ moves }) => !isPress(moves)).slice(0, MOST_OPENERS),
     ].map(({ moves }) => moves)
-    for (const moves of [...seenToOpen, ...(await bringingMore(subject, ways, given)), ...besideLists(controls)]) {
+    for (const moves of [
+      ...seenToOpen,
+      ...(await bringingMore(subject, ways, given)),
+      ...silent(ways, given, controls),
+    ]) {
       const known = new Set((controls ?? []).map(({ ref }) => JSON.stringify(ref)))
       const after = (await stage.look(given, moves, foundControls)) ?? []
       const isMarked = isDone(moves[0], 'choose')
@@ -86,10 +90,10 @@ function kindsOf(announced: readonly string[]): string[] {
   return announced.map((line) => line.split(' ')[1] ?? '')
 }
 
-/** The buttons beside a field with a list: one that opens it draws nothing that is seen from outside the list. */
-function besideLists(controls: readonly FoundControl[] = []): (readonly Move[])[] {
-  if (!controls.some(({ ref }) => ref.kind === 'combo box')) return []
-  const buttons = controls.filter(({ ref }) => ref.kind === 'button')
+/** The buttons whose press shows nothing by itself: what opens a list or a popover draws nothing that is seen from outside of it. */
+function silent(ways: readonly Way[], given: Given, controls: readonly FoundControl[] = []): (readonly Move[])[] {
+  const known = ways.filter((way) => way.given === given && isPress(way.moves)).map(({ control }) => control)
+  const buttons = controls.filter(({ ref }) => ref.kind === 'button' && !known.some((one) => equal(one, ref)))
   return buttons.slice(0, MOST_OPENERS).map(({ ref }) => [gesture({ do: 'press', on: ref })])
 }
 

@@ -1,11 +1,12 @@
 import { equal } from '../../contract/index.js'
+import { componentRef } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject, Way } from './subject.js'
 
-/** A press that only shows something otherwise, such as a fold, and the press that takes it back. */
+/** A press that only shows something otherwise, such as a fold, and the press or the Escape that takes it back. */
 export interface View {
   readonly given: Given
   readonly moves: readonly Move[]
@@ -26,14 +27,18 @@ export function viewsOf(subject: Subject): Promise<View[]> {
   return found
 }
 
+/** The presses that change no value: they may bring something up. */
+export function bringingUp({ ways }: Subject): Way[] {
+  return ways.filter(({ moves, changes }) => changes.size === 0 && moves.length === 1 && isPress(moves))
+}
+
 async function foundViews(subject: Subject): Promise<View[]> {
-  const presses = subject.ways.filter(
-    ({ moves, changes }) => changes.size === 0 && moves.length === 1 && isPress(moves),
-  )
+  const presses = bringingUp(subject)
   const views: View[] = []
   const buttons = subject.controls.filter(({ kind }) => kind === 'button').slice(0, MOST_BACKS)
+  const escape = gesture({ do: 'key', on: componentRef(subject.contract.tag), key: 'Escape' })
   for (const way of presses) {
-    const backs = buttons.map((on): readonly Move[] => [gesture({ do: 'press', on })])
+    const backs = [...buttons.map((on) => [gesture({ do: 'press', on })]), [escape]]
     const view = await viewOf(subject, way, [way.moves, ...backs])
     if (view !== undefined) views.push(view)
   }
@@ -90,7 +95,7 @@ export async function turnedOver(subject: Subject, { trail, rows }: Played): Pro
       const turned = await subject.play({ given, moves })
       return isSilent(subject, turned, true) ? (turned.rows[moves.length] ?? plain) : plain
     }
-    return { row, subject: { ...subject, fresh } }
+    return { row, subject: { ...subject, fresh, judgedFrom: row } }
   })
 }
 

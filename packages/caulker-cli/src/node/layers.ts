@@ -1,0 +1,96 @@
+type View = Window & typeof globalThis
+
+/**
+ * Dialogs and popovers as they are opened and closed, which an embedded DOM does not carry out. HTML Standard, sections 4.11.4 and 6.12.
+ */
+export function installLayers(view: View): void {
+  installPopovers(view)
+  installDialogs(view)
+}
+
+function installDialogs({ HTMLDialogElement: { prototype }, Event }: View): void {
+  if ('showModal' in prototype) return
+  const modal = new WeakSet<Element>()
+  knowState(prototype, ':modal', (element) => modal.has(element) && element.hasAttribute('open'))
+  give(prototype, {
+    returnValue: '',
+    show(this: HTMLDialogElement) {
+      this.open = true
+    },
+    showModal(this: HTMLDialogElement) {
+      modal.add(this)
+      this.open = true
+    },
+    close(this: HTMLDialogElement, returnValue?: string) {
+      if (!this.open) return
+      modal.delete(this)
+      this.open = false
+      if (returnValue !== undefined) this.returnValue = returnValue
+      queueMicrotask(() => this.dispatchEvent(new Event('close')))
+    },
+  })
+}
+
+function installPopovers(view: View): void {
+  const { prototype } = view.HTMLElement
+  if ('showPopover' in prototype) return
+  const open = new WeakSet<Element>()
+  knowState(prototype, ':popover-open', (element) => open.has(element) && element.isConnected)
+  const turn = (element: HTMLElement, isOpen: boolean) => {
+    if (open.has(element) === isOpen || !element.hasAttribute('popover')) return
+    if (isOpen) open.add(element)
+    else open.delete(element)
+    const [newState, oldState] = isOpen ? ['open', 'closed'] : ['closed', 'open']
+    for (const name of ['beforetoggle', 'toggle'])
+      element.dispatchEvent(Object.assign(new view.Event(name), { newState, oldState }))
+  }
+  Object.defineProperty(prototype, 'popover', {
+    configurable: true,
+    get(this: HTMLElement) {
+      return this.getAttribute('popover')
+    },
+    set(this: HTMLElement, how: string | null) {
+      if (how === null) this.removeAttribute('popover')
+      else this.setAttribute('popover', how)
+    },
+  })
+  installInvokers(view)
+  give(prototype, {
+    showPopover(this: HTMLElement) {
+      turn(this, true)
+    },
+    hidePopover(this: HTMLElement) {
+      turn(this, false)
+    },
+    togglePopover(this: HTMLElement, force?: boolean) {
+      turn(this, force ?? !open.has(this))
+      return open.has(this)
+    },
+  })
+}
+
+/** HTML Standard, section 6.12.2: a button that says whose popover it opens. */
+function installInvokers(view: View): void {
+  view.addEventListener('click', (event) => {
+    const [target] = event.composedPath()
+    const button = target instanceof view.Element ? target.closest('button[popovertarget]') : null
+    const of = button?.getAttribute('popovertarget') ?? ''
+    if (button !== null && !event.defaultPrevented)
+      (button.getRootNode() as Document | ShadowRoot).getElementById(of)?.togglePopover()
+  })
+}
+
+function give(prototype: object, functions: object): void {
+  for (const [name, value] of Object.entries(functions))
+    Object.defineProperty(prototype, name, { value, configurable: true, writable: true })
+}
+
+/** A state that selectors of the embedded DOM do not know is asked for by its name alone. */
+function knowState(prototype: Element, state: string, isIt: (element: Element) => boolean): void {
+  const matches = prototype.matches as (selector: string) => boolean
+  give(prototype, {
+    matches(this: Element, selector: string) {
+      return selector === state ? isIt(this) : matches.call(this, selector)
+    },
+  })
+}

@@ -1,4 +1,12 @@
-import { controlRefs, gestureText, namedGestureProblem, optionsOf, personAt, type Gesture } from 'caulker/inside/probe'
+import {
+  controlRefs,
+  gestureText,
+  namedGestureProblem,
+  optionsOf,
+  personAt,
+  pictureOf,
+  type Gesture,
+} from 'caulker/inside/probe'
 import { expect } from 'chai'
 import { contract, Type } from 'caulker'
 import { probe, type NamedGesture } from 'caulker/probe'
@@ -47,6 +55,78 @@ describe('a pointer that is moved on', () => {
   it('holds no button once it is let go, and is no mouse once the browser took it away, until it goes down again', async () => {
     expect(await moves('release')).to.eql(['pointermove 0', 'mousemove 0', 'pointermove 1', 'mousemove 1'])
     expect(await moves('cancel')).to.eql(['pointermove 0', 'pointermove 1', 'mousemove 1'])
+  })
+})
+
+describe('what is not drawn', () => {
+  const STYLE = `<style>
+    .side { display: none } .side.on { display: block }
+    .shut { visibility: hidden }
+    [hidden] { display: none !important }
+    .row { display: flex }
+    @media print { .paper { display: none } }
+  </style>`
+  const inTree = <T>(markup: string, at: (root: ShadowRoot, person: (on: number, key?: 'Escape') => unknown) => T) =>
+    inDocument((document) => {
+      const place = document.body.appendChild(document.createElement('div'))
+      const root = place.appendChild(document.createElement('div')).attachShadow({ mode: 'open' })
+      root.innerHTML = STYLE + markup
+      const person = personAt(place)
+      return at(root, (nth, key) => {
+        const on = { kind: 'button', nth, label: '' } as const
+        return person.act(key === undefined ? { do: 'press', on } : { do: 'key', on, key })
+      })
+    })
+  const button = '<button>Hoist</button>'
+
+  for (const [markup, isThere] of [
+    [`<p class="side">${button}</p>`, false],
+    [`<p class="side on">${button}</p>`, true],
+    [`<p class="shut">${button}</p>`, false],
+    [`<p class="row" hidden>${button}</p>`, false],
+    [`<p style="display: none">${button}</p>`, false],
+    [`<p class="paper">${button}</p>`, true],
+    [`<dialog>${button}</dialog>`, false],
+    [`<dialog open>${button}</dialog>`, true],
+    [`<div popover>${button}</div>`, false],
+  ] as const)
+    it(`${markup.split('<button>')[0] ?? ''} is ${isThere ? '' : 'not '}there for a person, to see or to press`, () =>
+      inTree(markup, (root, press) => {
+        expect(pictureOf(root.host.parentElement!).lines).to.eql(isThere ? ['<Hoist>'] : [])
+        expect(press(0)).to.equal(isThere ? undefined : 'the button cannot be operated now')
+      }))
+
+  it('is opened and closed as the browser does: beside a modal dialog nobody gets, and Escape closes it', () =>
+    inTree(
+      '<button>Ask</button><dialog><button>Yes</button></dialog><p popover><button>More</button></p>',
+      (root, act) => {
+        const [dialog, popover] = [root.querySelector('dialog')!, root.querySelector('p')!]
+        let isCancelled = false
+        dialog.oncancel = () => (isCancelled = true)
+        dialog.showModal()
+        expect([act(0), act(1)]).to.eql(['the button cannot be operated now', undefined])
+        act(1, 'Escape')
+        expect([dialog.open, isCancelled]).to.eql([false, true])
+        popover.showPopover()
+        expect([act(2), popover.matches(':popover-open')]).to.eql([undefined, true])
+        act(0)
+        expect(popover.matches(':popover-open')).to.equal(false)
+      },
+    ))
+
+  it('loses no focus to a pointer that its owner takes for itself', async () => {
+    const { happened } = await happenedIn(
+      '<input value="a"><button value="b">Pick</button>',
+      (on) => {
+        document.querySelector('button')!.onpointerdown = (event) => event.preventDefault()
+        return [
+          { do: 'type', on: on(0), text: 'a' },
+          { do: 'press', on: on(1) },
+        ]
+      },
+      ['mousedown', 'focusout', 'click'],
+    )
+    expect(happened).to.eql(['click b'])
   })
 })
 

@@ -68,6 +68,7 @@ import { oarLength } from './oar-length.js'
 import { pitchNote } from './pitch-note.js'
 import { mastYear } from './mast-year.js'
 import { reachLine } from './reach-line.js'
+import { riggingSet } from './rigging-set.js'
 
 export const corpus = [
   boatRename,
@@ -137,4 +138,5 @@ export const corpus = [
   pitchNote,
   mastYear,
   reachLine,
+  riggingSet,
 ]

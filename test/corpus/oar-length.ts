@@ -28,6 +28,8 @@ export const oarLength = variants({
     problem: 'problem',
   },
   faults: {
+    'problem-unread': ['shows-initial'],
+    'nameless-with-a-problem': ['named-by-label'],
     'slider-unheard': ['reports-once', 'reports-truth', 'every-way-in'],
     'slider-not-moved': ['reports-truth', 'follows-change', 'shows-initial', 'owner-decides'],
     'field-not-rewritten': ['reports-truth', 'follows-change'],
@@ -101,7 +103,7 @@ export const oarLength = variants({
         report(this, 'metres-set', has('report-says-text') ? String(n) : n)
       }
       #draw() {
-        this.#text.textContent = this.#label
+        this.#text.textContent = has('nameless-with-a-problem') && this.#problem !== '' ? '' : this.#label
         if (!(has('field-not-rewritten') && this.#field.value !== '' && this.#root.activeElement === this.#range))
           this.#field.value = String(this.#metres)
         if (!(has('step-of-the-mount') && this.#range.step !== '')) this.#range.step = String(this.#step)
@@ -109,6 +111,7 @@ export const oarLength = variants({
         this.#range.max = String(this.#most)
         if (!has('slider-not-moved')) this.#range.value = String(this.#metres)
         this.#why.textContent = this.#problem
+        this.#why.style.display = has('problem-unread') ? 'none' : ''
         this.#field.ariaInvalid = String(this.#problem !== '')
         this.#field.disabled = this.#off
         this.#range.disabled = this.#off && !has('slider-when-off')

@@ -34,11 +34,10 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     const isGone = () => wasThere && !isReachable(element)
     const at = middleOf(element)
     withCapture(view, () => {
-      send(element, 'pointerdown', at)
-      if (send(element, 'mousedown', at)) editor.focus(element)
+      const isMouse = goDown(element, element, at)
       if (isGone()) return
       send(element, 'pointerup', at)
-      send(element, 'mouseup', at)
+      if (isMouse) send(element, 'mouseup', at)
     })
     // UI Events, section 3.5: what is taken away while the button is down is not clicked.
     if (isGone()) return
@@ -48,17 +47,23 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     else send(element, 'click', { ...at, detail: 1 })
   }
 
-  /** Where the pointer is down, and what it is captured by. */
-  let down: { element: HTMLElement; captor: Element | undefined; at?: Spot } | undefined
+  /** Pointer Events, section 11: who takes it for itself that the pointer goes down keeps the mouse events and the focus away. */
+  function goDown(at: Element, element: HTMLElement, said: MouseEventInit): boolean {
+    if (!send(at, 'pointerdown', said)) return false
+    if (send(at, 'mousedown', said)) editor.focus(element)
+    return true
+  }
+
+  /** Where the pointer is down, what it is captured by, and whether mouse events go with it. */
+  let down: { element: HTMLElement; captor: Element | undefined; at?: Spot; isMouse: boolean } | undefined
   /** Where it went up, and whether the browser took it away: a finger that scrolls is no mouse any more. */
   let up: { at: Spot; isMouse: boolean } | undefined
 
   function hold(element: HTMLElement): void {
     withCapture(view, (held) => {
       const at = middleOf(element)
-      send(element, 'pointerdown', { ...at, buttons: 1 })
-      if (send(element, 'mousedown', { ...at, buttons: 1 })) editor.focus(element)
-      down = { element, captor: held(), at }
+      const isMouse = goDown(element, element, { ...at, buttons: 1 })
+      down = { element, captor: held(), at, isMouse }
     })
   }
 
@@ -72,7 +77,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
       }
       const over = down?.captor?.isConnected === true ? down.captor : view.document.body
       send(over, 'pointermove', where)
-      if (down !== undefined || up?.isMouse !== false) send(over, 'mousemove', where)
+      if ((down ?? up)?.isMouse !== false) send(over, 'mousemove', where)
     }
   }
 
@@ -120,7 +125,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     if (captor === undefined && from.element.isConnected) pass(from.element, beside, ['out', 'leave'])
     send(captor ?? beside, 'pointerup')
     if (captor !== undefined) send(captor, 'lostpointercapture')
-    send(beside, 'mouseup')
+    if (from.isMouse) send(beside, 'mouseup')
   }
 
   function drag(element: HTMLElement, from: Point, to: Point, how: 'release' | 'keep'): string | undefined {
@@ -132,19 +137,18 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     })
     withCapture(view, (held) => {
       const start = under(element, at(0))
-      send(start, 'pointerdown', { ...at(0), buttons: 1 })
-      if (send(start, 'mousedown', { ...at(0), buttons: 1 })) editor.focus(element)
+      const isMouse = goDown(start, element, { ...at(0), buttons: 1 })
       for (let move = 1; move <= MOVES; move++) {
         const where = at(move / MOVES)
         const over = held() ?? under(element, where)
         send(over, 'pointermove', { ...where, buttons: 1 })
-        send(over, 'mousemove', { ...where, buttons: 1 })
+        if (isMouse) send(over, 'mousemove', { ...where, buttons: 1 })
       }
-      if (how === 'keep') return void (down = { element, captor: held(), at: at(1) })
+      if (how === 'keep') return void (down = { element, captor: held(), at: at(1), isMouse })
       const end = held() ?? under(element, at(1))
       send(end, 'pointerup', at(1))
       if (held() !== undefined) send(end, 'lostpointercapture', at(1))
-      send(end, 'mouseup', at(1))
+      if (isMouse) send(end, 'mouseup', at(1))
       if (end === start) send(end, 'click', at(1))
     })
     return undefined

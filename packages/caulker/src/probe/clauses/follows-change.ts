@@ -6,7 +6,7 @@ import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, s
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import { isGesture, isTell, tell, without, type Trail } from '../stage/trail.js'
-import { isNothing, type Subject } from '../subject/subject.js'
+import { isNothing, type Subject, type Way } from '../subject/subject.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
 /** Update equals remount, for ordinary values. */
@@ -94,12 +94,18 @@ function* toldBounds(subject: Subject): Iterable<Trail> {
   }
 }
 
+/** What is turned on and off, where nothing stands yet: what it is turned on with may come from elsewhere. */
+function turningOn({ chiefWays, base, middle }: Subject): Way[] {
+  const isTurned = ({ control, given }: Way) => ['checkbox', 'switch'].includes(control.kind) && given === middle
+  return chiefWays.filter(isTurned).map((way) => ({ ...way, given: base }))
+}
+
 /** After any property is told, what a person can do: what is read once is not seen before it is used. */
 function* toldThenDone(subject: Subject): Iterable<Trail> {
   const properties = subject.tellable.filter(({ kind }) => kind === 'property')
   for (const { name } of properties.slice(0, MOST_TOLD))
     for (const other of subject.plain(name).slice(0, 2))
-      for (const { given, moves } of subject.chiefWays.slice(0, MOST_WAYS))
+      for (const { given, moves } of [...subject.chiefWays.slice(0, MOST_WAYS), ...turningOn(subject)])
         if (!equal(given[name], other))
           yield { given: without(given, name), moves: [tell({ [name]: other }), ...moves] }
   // What it counts from, or adds to, is what its owner told last, and no number of its own.

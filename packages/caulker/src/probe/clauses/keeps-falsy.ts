@@ -13,7 +13,9 @@ import {
 import { judgedNames } from './attribute-agrees.js'
 import { clause, type LeakAt } from './clause.js'
 import { entryUnchosen, falsyEntry } from './falsy-entry.js'
-import { isNothingInside, zeroAsNothing, zeroBeside } from './zero-inside.js'
+import { hasZeroInside, isNothingInside, zeroAsNothing, zeroBeside } from './zero-inside.js'
+import { zeroPointed, zeroUnpointed } from './zero-pointed.js'
+import { zerosGiven, zeroUnwritten } from './zero-shown.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { isOffered } from '../subject/among.js'
@@ -31,7 +33,7 @@ export const keepsFalsy = clause({
   promise: "0, '' and false are values like any other: they are kept and shown, and a bound of 0 holds.",
   why: 'Code that asks "is there a value?" with a truth test takes them for missing: a price of 0 shows a dash, a least of 0 lets -5 through.',
   tried:
-    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed; the entry of a list that is known by 0 is chosen; a 0 inside a value is held against nothing.",
+    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed; the entry of a list that is known by 0 is chosen; a 0 inside a value is held against nothing, and against other numbers.",
   unprovenWhen: 'No name has such a value.',
   random: 'none',
   onTrial: 'tell',
@@ -51,13 +53,17 @@ export const keepsFalsy = clause({
     for (const value of subject.values) yield* falsyEntry(subject, value)
     for (const value of subject.values) yield* zeroInside(subject, value)
     for (const named of subject.names) yield* zeroBeside(subject, named)
+    yield* zerosGiven(subject)
+    yield* zeroPointed(subject)
     for (const value of subject.values) yield* beyondZero(subject, value)
     for (const value of subject.values) yield* typedZero(subject, value)
   },
   async judge(subject, played) {
     const { trail, rows } = played
-    const unshown = (await entryUnchosen(subject, played)) ?? (await zeroAsNothing(subject, played))
-    if (unshown !== undefined) return unshown
+    for (const law of [entryUnchosen, zeroAsNothing, zeroUnwritten, zeroUnpointed]) {
+      const unshown = await law(subject, played)
+      if (unshown !== undefined) return unshown
+    }
     if (trail.moves.some(isGesture)) return (await zeroBoundLeak(subject, played)) ?? typedZeroLeak(subject, played)
     for (const [name, value] of Object.entries(trail.moves.length === 0 ? trail.given : {})) {
       const leak = isFalsy(value) ? await takenForMissing(subject, played, name, value) : undefined
@@ -211,6 +217,7 @@ function namesWithFalsy(contract: AnyContract): PropertyClause[] {
     (named) =>
       (named.type as { type?: unknown }).type === 'object' ||
       isNothingInside(named.type) ||
+      hasZeroInside(named.type) ||
       [0, '', false, ...noughtsOf(named)].some((falsy) => accepts(named.type, falsy)),
   )
 }

@@ -1,6 +1,7 @@
 import { accepts, equal, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { looksLikeAChoice, nothingChosen } from './nothing-chosen.js'
+import { nothingGiven, nothingShownAsSome } from './nothing-shown.js'
 import type { Subject } from '../subject/subject.js'
 import { behavesLikeFresh, followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import type { Played } from '../stage/played.js'
@@ -14,7 +15,7 @@ export const takesEmpty = clause({
   promise: 'Its owner can clear it: told nothing, it looks as if it had been mounted with nothing.',
   why: 'A photo, a date or a choice that cannot be cleared from outside survives the reset of its screen and is sent with the next record.',
   tried:
-    'Each name is told an ordinary value and then what is empty for it, or that it is no longer given; then it is operated. Of a few choices, and of a count, none must not look like one, and no word of code for nothing is shown.',
+    'Each name is told an ordinary value and then what is empty for it, or that it is no longer given; then it is operated. Of a few choices, of a count, and of what a field shows as it is, none must not look like one, and no word of code for nothing is shown.',
   unprovenWhen: 'No ordinary value of such a name can be made, or none of them can be seen.',
   random: 'tells',
   onTrial: 'tell',
@@ -24,6 +25,7 @@ export const takesEmpty = clause({
     ),
   *trails(subject) {
     yield* nothingChosen(subject)
+    yield* nothingGiven(subject)
     for (const named of subject.tellable)
       for (const empty of emptiesOf(named))
         for (const value of subject.plain(named.name).slice(0, 2))
@@ -47,7 +49,8 @@ export const takesEmpty = clause({
   },
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
-    if (played.trail.moves.length === 0) return looksLikeAChoice(subject, played)
+    if (played.trail.moves.length === 0)
+      return (await looksLikeAChoice(subject, played)) ?? nothingShownAsSome(subject, played)
     const word = toldAsAWord(played, ({ tell: told }) =>
       Object.entries(told).some(([name, value]) => isEmptyOf(named(subject, name), value)),
     )

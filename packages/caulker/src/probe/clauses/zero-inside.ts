@@ -13,6 +13,12 @@ export function isNothingInside(type: TSchema): boolean {
   return inner.some((part) => accepts(part as never, 0) && accepts(part as never, null))
 }
 
+/** Whether a number in an object, or in an entry of a list, may be 0. */
+export function hasZeroInside(type: TSchema): boolean {
+  const [, ...inner] = typeParts(type as never)
+  return inner.some((part) => accepts(part as never, 0))
+}
+
 /** A 0 in each place inside a value where nothing may stand, too. */
 export function* zeroBeside({ base, plain }: Subject, { name, type }: PropertyClause): Iterable<Trail> {
   for (const [at, value] of plain(name).entries())
@@ -47,12 +53,12 @@ export async function zeroAsNothing(subject: Subject, { trail, rows: [row] }: Pl
   return undefined
 }
 
-function partAt(value: unknown, path: readonly string[]): unknown {
+export function partAt(value: unknown, path: readonly string[]): unknown {
   return path.reduce<unknown>((part, key) => (part as Record<string, unknown> | undefined)?.[key], value)
 }
 
 /** The places of the numbers in an object or a list of them. */
-function numbersIn(value: unknown): string[][] {
+export function numbersIn(value: unknown): string[][] {
   if (typeof value !== 'object' || value === null || isHost(value)) return []
   return Object.entries(value)
     .slice(0, MOST_PARTS)

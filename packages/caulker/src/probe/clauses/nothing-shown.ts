@@ -1,0 +1,46 @@
+import { accepts, isHost, printed } from '../../contract/index.js'
+import type { Played } from '../stage/played.js'
+import type { Trail } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { isInField, standsAt, writtenOut } from './written-out.js'
+
+/** What only a type takes that takes any text: there a dash is a text, too. */
+const STRANGE = 'kzqv'
+
+/** A value that may be nothing, and is. */
+export function* nothingGiven({ values, base }: Subject): Iterable<Trail> {
+  for (const { name, type } of values)
+    if (accepts(type, null) && !accepts(type, STRANGE)) yield { given: { ...base, [name]: null }, moves: [] }
+}
+
+/** Where its field shows each value as it is, nothing stands there as one of them. */
+export async function nothingShownAsSome(
+  subject: Subject,
+  { trail, rows: [row] }: Played,
+): Promise<LeakAt | undefined> {
+  const { given } = trail
+  for (const { name, type } of subject.values) {
+    if (given[name] !== null || !accepts(type, null) || accepts(type, STRANGE)) continue
+    const [one, other] = subject
+      .plain(name)
+      .filter((value) => value !== null && !isHost(value) && typeof value !== 'object')
+    if (one === undefined || other === undefined) continue
+    const linesOf = async (value: unknown) => (await subject.fresh({ ...given, [name]: value })).picture.lines
+    const [lines, otherLines] = [await linesOf(one), await linesOf(other)]
+    for (const place of writtenOut([lines, String(one)], [otherLines, String(other)])) {
+      const stands = isInField(place) ? (standsAt(row.picture.lines, place, lines.length) ?? '') : ''
+      // A field of colours stands at one, whatever is held.
+      const isValue =
+        stands !== '' && !stands.startsWith('#') && [stands, Number(stands)].some((value) => accepts(type, value))
+      if (isValue)
+        return {
+          row: 0,
+          says: `nothing of ${name} is shown as ${stands}`,
+          expected: 'an empty field',
+          found: `${stands}, as with ${name} ${printed(typeof one === 'number' ? Number(stands) : stands)}`,
+        }
+    }
+  }
+  return undefined
+}

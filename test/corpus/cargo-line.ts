@@ -33,6 +33,7 @@ export const cargoLine = variants({
     locks: { readonly: 'firm' },
   },
   faults: {
+    'no-weight-is-blank': ['keeps-falsy'],
     'tick-does-not-untick': ['reports-once', 'every-way-in'],
     'tick-in-silence': ['reports-once', 'follows-change'],
     'what-takes-the-cold': ['edits-stand'],
@@ -91,7 +92,8 @@ export const cargoLine = variants({
       #draw(): void {
         const { what, kilos, cold } = this.#cargo
         if (this.#what.value !== what) this.#what.value = what
-        if (this.#kilos.valueAsNumber !== kilos) this.#kilos.value = String(kilos)
+        if (this.#kilos.valueAsNumber !== kilos)
+          this.#kilos.value = has('no-weight-is-blank') ? String(kilos || '') : String(kilos)
         this.#tick.checked = cold !== undefined
         this.#least.hidden = cold === undefined
         this.#first ??= cold?.least

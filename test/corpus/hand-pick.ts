@@ -16,6 +16,7 @@ export const handPick = variants({
         type: Type.Array(Type.Object({ id: Type.Integer(), name: Type.String(), gang: Type.String() })),
         default: [],
       },
+      lead: { type: Type.Union([Type.Integer(), Type.Null()]), default: null },
     },
     values: {
       hand: {
@@ -30,6 +31,7 @@ export const handPick = variants({
   },
   faults: {
     'nought-is-nobody': ['keeps-falsy'],
+    'nought-leads-nobody': ['keeps-falsy'],
     'second-gang-is-dead': ['every-way-in'],
     'nobody-in-silence': ['reports-once', 'follows-change'],
     'name-for-a-number': ['reports-truth'],
@@ -39,11 +41,13 @@ export const handPick = variants({
     class extends HTMLElement {
       #hands: Hand[] = []
       #hand: number | null = null
+      #lead: number | null = null
       readonly #list = made('select', { ariaLabel: 'Hand' })
+      readonly #note = made('p')
 
       constructor() {
         super()
-        this.attachShadow({ mode: 'open' }).append(this.#list)
+        this.attachShadow({ mode: 'open' }).append(this.#list, this.#note)
         this.#list.onchange = (event) => {
           event.stopPropagation()
           const hand = this.#hands.find(({ id }) => String(id) === this.#list.value)
@@ -67,6 +71,8 @@ export const handPick = variants({
           return group
         })
         this.#list.replaceChildren(made('option', { value: '', textContent: 'Nobody' }), ...groups)
+        const leads = (id: number) => (has('nought-leads-nobody') ? this.#lead && this.#lead === id : this.#lead === id)
+        this.#note.textContent = `Led by ${this.#hands.find(({ id }) => leads(id))?.name ?? 'nobody'}`
         this.#show()
       }
 
@@ -75,6 +81,13 @@ export const handPick = variants({
         this.#list.value = isNobody ? '' : String(this.#hand)
       }
 
+      get lead(): number | null {
+        return this.#lead
+      }
+      set lead(lead: number | null | undefined) {
+        this.#lead = lead ?? null
+        this.#draw()
+      }
       get hands(): Hand[] {
         return this.#hands
       }

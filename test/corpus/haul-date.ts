@@ -14,6 +14,7 @@ export const haulDate = variants({
     commands: { reset: { effect: 'reset' } },
   },
   faults: {
+    'none-is-some-day': ['takes-empty'],
     'clear-unreported': ['reports-once'],
     'no-clearing': ['takes-empty'],
     'empty-text-payload': ['reports-truth'],
@@ -59,7 +60,7 @@ export const haulDate = variants({
 
       #draw(): void {
         const { date } = this.#held
-        this.#input.value = date ?? ''
+        this.#input.value = date ?? (has('none-is-some-day') ? '2031-01-01' : '')
         const sentence = this.shadowRoot!.querySelector('p')!
         if (!has('sentence-stale') || sentence.textContent === '' || !this.isConnected)
           sentence.textContent = date === null ? 'No date yet' : `Hauled out on ${date}`

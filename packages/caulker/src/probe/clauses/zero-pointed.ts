@@ -3,6 +3,7 @@ import type { Given } from '../../mount/index.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
+import { choiceOf } from '../subject/among.js'
 import { furnished } from '../subject/other-mounts.js'
 import type { Subject } from '../subject/subject.js'
 import { withPart } from './beside.js'
@@ -17,7 +18,12 @@ export function* zeroPointed(subject: Subject): Iterable<Trail> {
       for (const path of Array.isArray(given[name]) ? numbersIn(given[name]).filter(([at]) => at === '0') : []) {
         const list = withPart(given[name], path, 0)
         if (!accepts(type, list)) continue
-        for (const pointer of pointers) yield { given: { ...given, [name]: list, [pointer.name]: 0 }, moves: [] }
+        // What is chosen from it is in it still.
+        const others = subject.values.flatMap((value): [string, unknown][] =>
+          value.among?.list === name ? [[value.name, choiceOf(value, (list as unknown[]).at(-1))]] : [],
+        )
+        const filled = { ...given, [name]: list, ...Object.fromEntries(others) }
+        for (const pointer of pointers) yield { given: { ...filled, [pointer.name]: 0 }, moves: [] }
       }
 }
 

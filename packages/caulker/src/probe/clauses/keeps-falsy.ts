@@ -15,7 +15,7 @@ import { clause, type LeakAt } from './clause.js'
 import { entryUnchosen, falsyEntry } from './falsy-entry.js'
 import { hasZeroInside, isNothingInside, zeroAsNothing, zeroBeside } from './zero-inside.js'
 import { zeroPointed, zeroUnpointed } from './zero-pointed.js'
-import { zerosGiven, zeroUnwritten } from './zero-shown.js'
+import { isNought, zerosGiven, zeroUnwritten } from './zero-shown.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { isOffered } from '../subject/among.js'
@@ -206,10 +206,6 @@ const NOUGHTS = ['00:00', '#000000', '0', '0000']
 /** Where any text is taken they are texts like others. */
 function noughtsOf({ type }: PropertyClause): string[] {
   return accepts(type, 'oakum') ? [] : NOUGHTS
-}
-
-function isNought(value: unknown): boolean {
-  return typeof value === 'string' && /^[^1-9a-z]*0[^1-9a-z]*$/i.test(value)
 }
 
 function namesWithFalsy(contract: AnyContract): PropertyClause[] {

@@ -1,4 +1,4 @@
-import { accepts, equal, isNoStep, printed } from '../../contract/index.js'
+import { accepts, equal, isNoStep, printed, type PropertyClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
@@ -24,24 +24,19 @@ export function* zerosGiven(subject: Subject): Iterable<Trail> {
       }
 }
 
-/** Where other numbers are written out as they are, 0 leaves the place empty, or is written as another number. */
+/** Where others are written out as they are, 0 leaves the place empty, or is written as another number; a text of noughts does, too. */
 export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
   if (trail.moves.length > 0) return undefined
-  for (const { name, type } of subject.names) {
+  for (const clause of subject.names) {
+    const { name } = clause
     const value = trail.given[name]
     if (value === undefined || equal(value, subject.base[name])) continue
-    for (const path of pathsIn(value)) {
-      if (partAt(value, path) !== 0) continue
-      const [one, other] = OTHERS.map((number) => ({ number, value: put(value, path, number) })).filter(
-        (each) =>
-          accepts(type, each.value) && equal(subject.ideally(name, { ...trail.given, [name]: each.value }), each.value),
-      )
+    const linesOf = async (other: unknown) => (await subject.fresh({ ...trail.given, [name]: other })).picture.lines
+    for (const { path, part } of zerosIn(value)) {
+      const [one, other] = othersFor(subject, clause, trail.given, path, part)
       if (one === undefined || other === undefined) continue
-      const [lines, otherLines] = [
-        await linesOf(subject, trail.given, name, one.value),
-        await linesOf(subject, trail.given, name, other.value),
-      ]
-      for (const place of writtenOut([lines, String(one.number)], [otherLines, String(other.number)])) {
+      const [lines, otherLines] = [await linesOf(one.value), await linesOf(other.value)]
+      for (const place of writtenOut([lines, one.text], [otherLines, other.text])) {
         const stands = standsAt(row.picture.lines, place, lines.length)
         // A number by itself may be left out as a whole: no mark where there is nothing to count.
         const isMissing = stands === '' && (path.length > 0 || isInField(place))
@@ -50,10 +45,10 @@ export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Pl
         if (!isMissing && !isOther) continue
         return {
           row: 0,
-          says: isMissing ? `a 0 of ${name} is shown as nothing` : `a 0 of ${name} is shown as ${stands}`,
-          expected: `0 where ${one.number} is shown with ${printed(one.value, 40)}`,
+          says: `${printed(part)} of ${name} is shown as ${isMissing ? 'nothing' : stands}`,
+          expected: `${String(part)} where ${one.text} is shown with ${printed(one.value, 40)}`,
           found: stands === '' ? 'nothing there' : `${stands} there`,
-          cause: '0 is taken for missing',
+          cause: `${printed(part)} is taken for missing`,
         }
       }
     }
@@ -61,12 +56,40 @@ export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Pl
   return undefined
 }
 
-async function linesOf(subject: Subject, given: Given, name: string, value: unknown): Promise<readonly string[]> {
-  return (await subject.fresh({ ...given, [name]: value })).picture.lines
+interface Other {
+  readonly text: string
+  readonly value: unknown
+}
+
+/** The same with something else in the place of the 0, that may stand there. */
+function othersFor(
+  { plain, ideally }: Subject,
+  { name, type }: PropertyClause,
+  given: Given,
+  path: readonly string[],
+  part: unknown,
+): Other[] {
+  const value = given[name]
+  const parts: readonly unknown[] = part === 0 ? OTHERS : plain(name).filter((one) => typeof one === 'string')
+  return parts
+    .map((one) => ({ text: String(one), value: put(value, path, one) }))
+    .filter((one) => accepts(type, one.value) && equal(ideally(name, { ...given, [name]: one.value }), one.value))
+    .filter((one) => !equal(one.value, value))
+}
+
+/** Where a value is 0, or a text of noughts where not any text is taken. */
+function zerosIn(value: unknown): { readonly path: readonly string[]; readonly part: unknown }[] {
+  if (isNought(value)) return [{ path: [], part: value }]
+  return pathsIn(value).flatMap((path) => (partAt(value, path) === 0 ? [{ path, part: 0 }] : []))
 }
 
 function pathsIn(value: unknown): (readonly string[])[] {
   return typeof value === 'number' ? [[]] : numbersIn(value)
+}
+
+/** A text of which nothing is left once it is reckoned with: midnight, a code of noughts. */
+export function isNought(value: unknown): boolean {
+  return typeof value === 'string' && /^[^1-9a-z]*0[^1-9a-z]*$/i.test(value)
 }
 
 function put(value: unknown, path: readonly string[], part: unknown): unknown {

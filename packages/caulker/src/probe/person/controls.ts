@@ -68,7 +68,7 @@ export function findControl(container: Element, { kind, nth, label }: ControlRef
   const there = alike[nth]?.element
   if (label === '' || there === undefined || saysPlainly(there, label) || accessibleName(there) === label) return there
   // Others may have come or gone before it; one that says something else by now is found by its place.
-  const named = alike.filter(({ element }) => accessibleName(element) === label)
+  const named = alike.filter(({ element }) => accessibleName(element) === label && takesKeys(element))
   return named.length === 1 ? named[0]?.element : there
 }
 

@@ -18,12 +18,13 @@ interface Shown {
 /** What a field shows of each value while somebody is in it, where that is written otherwise than the value itself, or is a fraction. */
 async function shownIn(subject: Subject): Promise<Shown[]> {
   const found: Shown[] = []
-  for (const { control, plainly } of oneAtEach(subject.ways.filter(isTypedInText)))
-    for (const value of subject.values.filter(({ name }) => plainly.has(name)))
+  for (const way of oneAtEach(subject.ways.filter(isTypedInText)))
+    for (const value of subject.values.filter((one) => shows(way, one)))
       for (const mount of [subject.middle, ...otherwise(subject, value.name)])
         for (const is of mount === subject.middle
-          ? [...subject.plain(value.name), ...finer(subject, value)]
+          ? [...subject.plain(value.name), ...finer(subject, value), ...LARGE.filter((one) => accepts(value.type, one))]
           : subject.plain(value.name).slice(0, 2)) {
+          const { control } = way
           const given = { ...mount, [value.name]: is }
           const text = await textAt(subject, { given, moves: [gesture({ do: 'caret', on: control, at: 0 })] }, control)
           // A fraction may be cut where it is typed, and not where it is told.
@@ -40,6 +41,14 @@ async function shownIn(subject: Subject): Promise<Shown[]> {
         }
   return found
 }
+
+/** Whether a field shows a value: its text is taken as it is typed, or as a number in other units or another form. */
+function shows({ plainly, changes }: Way, { name, type }: ValueClause): boolean {
+  return plainly.has(name) || (changes.has(name) && changes.size === 1 && accepts(type, 7) && !accepts(type, 'oakum'))
+}
+
+/** A number that may be written in groups. */
+const LARGE = [1234567]
 
 /** The usual mount with another choice or flag: of a unit or a form may depend how a value is written. */
 function otherwise({ tellable, middle, plain }: Subject, name: string): Given[] {
@@ -92,8 +101,8 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
   }
 }
 
-function isTypedInText({ control, plainly, moves: [first] }: Way): boolean {
-  return isPlainField(control) && plainly.size > 0 && isDone(first, 'type')
+function isTypedInText({ control, text, moves: [first] }: Way): boolean {
+  return isPlainField(control) && text !== undefined && text !== '' && isDone(first, 'type')
 }
 
 function textAt(subject: Subject, trail: Trail, on: ControlRef): Promise<string | undefined> {

@@ -24,10 +24,10 @@ export const emptiedAsSaid = clause({
         isWritten(contract, 'values', name, 'blank') || empty !== undefined || typeof usual === 'object',
     ),
   *trails(subject) {
-    for (const { given, control, plainly } of fields(subject))
-      for (const { name } of asked(subject).filter((value) => plainly.has(value.name)))
+    for (const way of fields(subject))
+      for (const { name } of asked(subject).filter((value) => takes(subject, way, value)))
         for (const value of subject.plain(name).slice(0, 2))
-          yield* emptied({ given: { ...given, [name]: value }, moves: [] }, control)
+          yield* emptied({ given: { ...way.given, [name]: value }, moves: [] }, way.control)
     for (const { given, control } of memberFields(subject)) yield* emptied({ given, moves: [] }, control)
   },
   proves: (_, { rows: [, emptiedRow, ended] }) => emptiedRow?.around.caret?.text === '' && ended !== undefined,
@@ -39,7 +39,7 @@ export const emptiedAsSaid = clause({
     if ((rows[1]?.around.caret?.text ?? '') !== '') return undefined
     const { on } = typed.gesture
     const way = fields(subject).find(({ control }) => equal(control, on))
-    const value = asked(subject).find(({ name }) => way?.plainly.has(name))
+    const value = asked(subject).find((one) => way !== undefined && takes(subject, way, one))
     if (value === undefined) return memberLeak(subject, { trail, rows })
     // One of several fields may hold only a part of it.
     const shown = await subject.lookAfter(trail.given, [], fieldText(on))
@@ -119,10 +119,15 @@ function asked(subject: Subject): ValueClause[] {
 
 /** One way for each field that takes its text as such a value. */
 function fields(subject: Subject): Way[] {
-  const names = asked(subject).map(({ name }) => name)
-  return oneAtEach(
-    subject.ways.filter(({ control, plainly }) => isField(control) && names.some((name) => plainly.has(name))),
-  )
+  const values = asked(subject)
+  return oneAtEach(subject.ways.filter((way) => isField(way.control) && values.some((one) => takes(subject, way, one))))
+}
+
+/** Whether what is typed there is taken as a value: as it is, or, by the only field of the only value, in other units or another form. */
+function takes(subject: Subject, { plainly, changes, text }: Way, value: ValueClause): boolean {
+  if (plainly.has(value.name)) return true
+  const isTheOnlyOne = subject.values.length === 1 && subject.controls.filter(isField).length === 1
+  return isTheOnlyOne && isPromised(subject, value) && changes.has(value.name) && text !== undefined && text !== ''
 }
 
 /** One way for each field that takes its text as a member of an object. */

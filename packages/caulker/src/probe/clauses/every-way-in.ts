@@ -3,6 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { deadField, eachField, leftStanding } from './dead-field.js'
 import { deadTick, eachTick } from './dead-tick.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
+import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
@@ -76,6 +77,7 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   eachField,
   zeroFirst,
   markedThenPressed,
+  savedAlong,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -96,6 +98,7 @@ const LAWS: readonly Law[] = [
   takenByEscape,
   stuckTick,
   deadTick,
+  lostAtSave,
   zeroLost,
   takesWhatever,
 ]

@@ -161,6 +161,8 @@ export interface FoundControl {
   readonly offered: readonly string[]
   /** The type of a native field, which may take texts of one form only. */
   readonly format: string | undefined
+  /** What is written there now, where something can be. */
+  readonly text: string | undefined
   /** Whether its text is written letter by letter, and not as a whole. */
   readonly isFree: boolean
   /** Whether it is a field that the browser may fill by itself. */
@@ -189,6 +191,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isNative: ['input', 'textarea', 'select', 'button'].includes(element.localName),
       isTextual: isTextual(element),
       format: element.localName === 'input' ? (element as HTMLInputElement).type : undefined,
+      text: isTextual(element) ? (element as HTMLInputElement).value : undefined,
       isFree: hasSelection(element as HTMLInputElement) || isEditable(element),
       isField: element.localName === 'input' || element.localName === 'textarea',
       isLaidOut: element.getBoundingClientRect().width > 0,

@@ -17,8 +17,11 @@ export function* revealed(
 ): Iterable<Try> {
   const fields = fresh.filter(({ ref }) => isPlainField(ref))
   const buttons = fresh.filter(({ ref }) => ref.kind === 'button')
-  for (const { ref: field } of fields.slice(0, 2)) {
-    const [text = 'oakum'] = textsFor(subject, given, field)
+  for (const { ref: field, text: stands = '' } of fields.slice(0, 2)) {
+    const texts = textsFor(subject, given, field)
+    const text = isNumber(stands)
+      ? (texts.find((one) => isNumber(one) && one !== stands) ?? otherNumber(stands))
+      : (texts[0] ?? 'oakum')
     const typed = gesture({ do: 'type', on: field, text })
     yield { moves: [...opening, typed, gesture({ do: 'leave' })], control: field, text: undefined }
     for (const { ref: button } of buttons.slice(0, 3))
@@ -33,6 +36,14 @@ export function* revealed(
     for (const option of [0, 1, 2].slice(0, options))
       yield { moves: [...opening, gesture({ do: 'choose', on: ref, option })], control: ref, text: undefined }
   }
+}
+
+function isNumber(text: string): boolean {
+  return text !== '' && !Number.isNaN(Number(text))
+}
+
+function otherNumber(stands: string): string {
+  return Number(stands) === 7 ? '8' : '7'
 }
 
 /** Something to be tried at a control. */

@@ -132,6 +132,12 @@ describe('the fault corpus', () => {
     'rigging-set-with-boxes-of-the-mount': 'shown-when-unfolded',
     'rigging-set-with-new-parts-unheard': 'follows-change',
     'rigging-set-with-drops-what-is-gone': 'choice-follows-list',
+    'flag-set-with-second-flag-snaps-back': 'every-way-in',
+    'berth-dialog-with-water-lost': 'every-way-in',
+    'berth-dialog-with-opens-with-the-old': 'shown-when-unfolded',
+    'kettle-warm-with-runs-on-beside': 'ends-when-let-go',
+    'penny-field-with-spaces-break-it': 'round-trip',
+    'penny-field-with-blank-is-nought': 'emptied-as-said',
     'oar-length-with-problem-unread': 'shows-initial',
     'oar-length-with-nameless-with-a-problem': 'named-by-label',
   }

@@ -69,6 +69,9 @@ import { pitchNote } from './pitch-note.js'
 import { mastYear } from './mast-year.js'
 import { reachLine } from './reach-line.js'
 import { riggingSet } from './rigging-set.js'
+import { berthDialog } from './berth-dialog.js'
+import { kettleWarm } from './kettle-warm.js'
+import { pennyField } from './penny-field.js'
 
 export const corpus = [
   boatRename,
@@ -139,4 +142,7 @@ export const corpus = [
   mastYear,
   reachLine,
   riggingSet,
+  berthDialog,
+  kettleWarm,
+  pennyField,
 ]

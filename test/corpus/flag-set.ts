@@ -23,6 +23,7 @@ export const flagSet = variants({
     'change-as-well': ['no-strays'],
     'index-for-name': ['reports-truth'],
     'one-strikes-all': ['edits-stand'],
+    'second-flag-snaps-back': ['every-way-in', 'reports-once'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -60,6 +61,7 @@ export const flagSet = variants({
       }
 
       #fly(flag: string, isFlown: boolean): void {
+        if (has('second-flag-snaps-back') && this.#flags.indexOf(flag) === 1) return this.#draw()
         if (has('one-strikes-all') && !isFlown) return this.#put([])
         this.#put(this.#flags.filter((one) => (one === flag ? isFlown : this.#flown.includes(one))))
       }

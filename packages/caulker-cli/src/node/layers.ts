@@ -16,10 +16,12 @@ function installDialogs({ HTMLDialogElement: { prototype }, Event }: View): void
     returnValue: '',
     show(this: HTMLDialogElement) {
       this.open = true
+      focusFirst(this)
     },
     showModal(this: HTMLDialogElement) {
       modal.add(this)
       this.open = true
+      focusFirst(this)
     },
     close(this: HTMLDialogElement, returnValue?: string) {
       if (!this.open) return
@@ -29,6 +31,14 @@ function installDialogs({ HTMLDialogElement: { prototype }, Event }: View): void
       queueMicrotask(() => this.dispatchEvent(new Event('close')))
     },
   })
+}
+
+/** HTML Standard, section 4.11.4: what is meant to have the focus, else the first that can have it. */
+function focusFirst(dialog: HTMLDialogElement): void {
+  const first = 'button:enabled, input:enabled, select:enabled, textarea:enabled, [tabindex]'
+  dialog.querySelector<HTMLElement>('[autofocus]')?.focus()
+  if (!dialog.contains((dialog.getRootNode() as Document | ShadowRoot).activeElement))
+    dialog.querySelector<HTMLElement>(first)?.focus()
 }
 
 function installPopovers(view: View): void {

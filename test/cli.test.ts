@@ -325,7 +325,18 @@ describe('a manifest', () => {
 })
 
 describe("the browser's own input", () => {
-  it('is only there with a browser', async () => {
+  it('finds the same leak as synthetic events do, with a trail that is played again the same way', async function () {
+    this.timeout(120_000)
+    const only = ['examples/bilge', '--component', 'twice-text', '--clause', 'reports-once', '--format', 'json']
+    const [synthetic, trusted] = [
+      await caulker('probe', ...only),
+      await caulker('probe', ...only, '--browser', '--trusted'),
+    ].map(
+      ({ out }) =>
+        (JSON.parse(out) as { components: { replay: string; clauses: { leak: { says: string } }[] }[] }).components[0]!,
+    )
+    expect(trusted!.clauses[0]!.leak.says).to.equal(synthetic!.clauses[0]!.leak.says)
+    expect(trusted!.replay).to.include('--browser --trusted')
     const { code, err } = await caulker('probe', 'examples/bilge', '--trusted')
     expect([code, err]).to.eql([2, 'caulker: --trusted: only a browser has input of its own; add --browser\n'])
   })

@@ -5,7 +5,7 @@ import { corpus } from './corpus/all.js'
 import { seenOnce } from './corpus/once/all.js'
 
 /** Of the faults one in so many is asked here, with every clause; `npm run corpus` asks all of them, in both environments. */
-const ONE_IN = 293
+const ONE_IN = 151
 
 type Component = (typeof corpus)[number][number]
 
@@ -45,8 +45,8 @@ describe('the fault corpus', () => {
   })
 
   for (const [at, [sound]] of corpus.entries())
-    // Every thirty-third family; the rest is asked by `npm run corpus`.
-    if (at % 33 === 1)
+    // Every twenty-third family; the rest is asked by `npm run corpus`.
+    if (at % 23 === 1)
       it(`${sound!.contract.tag}: nothing is said of the sound one, and most clauses are proved`, async () => {
         const found = await judged(sound!)
         const broken = found.filter(({ status }) => status === 'broken')
@@ -132,6 +132,10 @@ describe('the fault corpus', () => {
     'rigging-set-with-boxes-of-the-mount': 'shown-when-unfolded',
     'rigging-set-with-new-parts-unheard': 'follows-change',
     'rigging-set-with-drops-what-is-gone': 'choice-follows-list',
+    'cargo-line-with-what-takes-the-cold': 'edits-stand',
+    'wind-side-with-must-drops-the-side': 'follows-change',
+    'crew-list-with-up-removes': 'edits-stand',
+    'mast-year-with-year-of-the-opening': 'draft-saves',
     'flag-set-with-second-flag-snaps-back': 'every-way-in',
     'berth-dialog-with-water-lost': 'every-way-in',
     'berth-dialog-with-opens-with-the-old': 'shown-when-unfolded',

@@ -1,5 +1,5 @@
 import Specificity from '@bramus/specificity'
-import { hidingIn } from 'caulker/inside/probe'
+import { hidingIn, parentOf } from 'caulker/inside/probe'
 
 type View = Window & typeof globalThis
 type Drawn = 'display' | 'visibility'
@@ -65,7 +65,7 @@ function giveSheets({ HTMLStyleElement: { prototype }, CSSStyleSheet, ShadowRoot
 
 /** CSS Display, section 4: it is inherited. */
 function visibilityOf(element: Element): string {
-  for (let one: Element | null = element; one !== null; one = one.parentElement) {
+  for (let one: Element | null = element; one !== null; one = parentOf(one)) {
     const own = ownValue(one, 'visibility')
     if (own !== undefined) return own
   }

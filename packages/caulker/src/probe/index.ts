@@ -21,6 +21,7 @@ export {
 } from './person/controls.js'
 export { judged } from './judge.js'
 export { minimise } from './minimise.js'
+export { parentOf } from './person/drawn-in.js'
 export { hidingIn } from './person/hidden.js'
 export { linesOnlyIn, pictureOf, samePicture } from './sight/picture.js'
 export { subjectFor } from './subject/ready-subject.js'

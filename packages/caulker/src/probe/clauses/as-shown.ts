@@ -3,6 +3,7 @@ import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
+import { takesAnyText } from '../subject/off-type.js'
 import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
@@ -44,7 +45,7 @@ async function shownIn(subject: Subject): Promise<Shown[]> {
 
 /** Whether a field shows a value: its text is taken as it is typed, or as a number in other units or another form. */
 function shows({ plainly, changes }: Way, { name, type }: ValueClause): boolean {
-  return plainly.has(name) || (changes.has(name) && changes.size === 1 && accepts(type, 7) && !accepts(type, 'oakum'))
+  return plainly.has(name) || (changes.has(name) && changes.size === 1 && accepts(type, 7) && !takesAnyText(type))
 }
 
 /** A number that may be written in groups. */

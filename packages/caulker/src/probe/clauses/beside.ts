@@ -186,7 +186,8 @@ export function cellsOf(subject: Subject, row: Row): Places {
 }
 
 /** A value with another part at a path; without it where the part is nothing. */
-export function withPart(value: unknown, [first = '', ...rest]: readonly string[], part: unknown): unknown {
+export function withPart(value: unknown, [first, ...rest]: readonly string[], part: unknown): unknown {
+  if (first === undefined) return part
   if (Array.isArray(value))
     return value.map((entry, at) => (String(at) === first ? withPart(entry, rest, part) : (entry as unknown)))
   const { [first]: old, ...others } = (value ?? {}) as Record<string, unknown>

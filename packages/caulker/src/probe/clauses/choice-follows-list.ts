@@ -91,10 +91,10 @@ function droppedWithAnother(value: ValueClause, row: Row, before: Row | undefine
 
 /** What was chosen and is in no entry of the list, nor was before. */
 function chosenElsewhere(value: ValueClause, row: Row, before: Row | undefined, at: number): LeakAt | undefined {
-  const keys = [...(keysIn(value, row.held) ?? []), ...chosenIn(before?.held[value.name])]
+  const keys = keysIn(value, row.held) ?? []
   const chosen = row.heard.find((one) => one.value === value.name && !equal(one.payload, value.empty))
-  if (chosen === undefined || (keysIn(value, row.held) ?? []).length === 0 || isAmong(chosen.payload, keys))
-    return undefined
+  const known = [...keys, ...chosenIn(before?.held[value.name])]
+  if (chosen === undefined || keys.length === 0 || isAmong(chosen.payload, known)) return undefined
   return {
     row: at,
     says: `it reports a ${value.name} that is not in its ${value.among?.list ?? ''}`,

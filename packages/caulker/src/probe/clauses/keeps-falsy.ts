@@ -18,6 +18,7 @@ import { zeroPointed, zeroUnpointed } from './zero-pointed.js'
 import { isNought, zerosGiven, zeroUnwritten } from './zero-shown.js'
 import { followsOrdinaryTell, isSeen, pictureDifference, updateEqualsRemount } from './laws.js'
 import { samePicture } from '../sight/picture.js'
+import { takesAnyText } from '../subject/off-type.js'
 import { isOffered } from '../subject/among.js'
 import type { Played, Row } from '../stage/played.js'
 import { isGesture, isTell, settlesEdits, tell, type Move, type Trail } from '../stage/trail.js'
@@ -205,7 +206,7 @@ const NOUGHTS = ['00:00', '#000000', '0', '0000']
 
 /** Where any text is taken they are texts like others. */
 function noughtsOf({ type }: PropertyClause): string[] {
-  return accepts(type, 'oakum') ? [] : NOUGHTS
+  return takesAnyText(type) ? [] : NOUGHTS
 }
 
 function namesWithFalsy(contract: AnyContract): PropertyClause[] {

@@ -1,17 +1,15 @@
 import { accepts, isHost, printed } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
+import { takesAnyText } from '../subject/off-type.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { isInField, standsAt, writtenOut } from './written-out.js'
 
-/** What only a type takes that takes any text: there a dash is a text, too. */
-const STRANGE = 'kzqv'
-
-/** A value that may be nothing, and is. */
+/** A value that may be nothing, and is; where any text is one, a dash may stand for nothing. */
 export function* nothingGiven({ values, base }: Subject): Iterable<Trail> {
   for (const { name, type } of values)
-    if (accepts(type, null) && !accepts(type, STRANGE)) yield { given: { ...base, [name]: null }, moves: [] }
+    if (accepts(type, null) && !takesAnyText(type)) yield { given: { ...base, [name]: null }, moves: [] }
 }
 
 /** Where its field shows each value as it is, nothing stands there as one of them. */
@@ -21,7 +19,7 @@ export async function nothingShownAsSome(
 ): Promise<LeakAt | undefined> {
   const { given } = trail
   for (const { name, type } of subject.values) {
-    if (given[name] !== null || !accepts(type, null) || accepts(type, STRANGE)) continue
+    if (given[name] !== null || !accepts(type, null) || takesAnyText(type)) continue
     const [one, other] = subject
       .plain(name)
       .filter((value) => value !== null && !isHost(value) && typeof value !== 'object')

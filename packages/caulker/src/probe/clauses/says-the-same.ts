@@ -4,6 +4,7 @@ import { findControl, type ControlKind } from '../person/controls.js'
 import { allLines } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { isDone } from '../stage/trail.js'
+import { takesAnyText } from '../subject/off-type.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -30,7 +31,7 @@ export async function usualInstead(subject: Subject, given: Given, row: Row): Pr
     const now = given[name]
     if (kind !== 'property' || equal(now, usual) || equal(now, subject.base[name])) continue
     // A choice may be drawn in some way of its own, and its word stand there for something else.
-    if (UNREAD.includes(name) || (!Array.isArray(usual) && !accepts(type, STRANGE))) continue
+    if (UNREAD.includes(name) || (!Array.isArray(usual) && !takesAnyText(type))) continue
     const [old, other] = [textsIn(usual), textsIn(now)]
     const isShown = (text: string) => allLines(row.picture).some((line) => standsIn(line, text))
     // Where a part of it is shown, the rest may be left out for a reason.
@@ -50,9 +51,6 @@ export async function usualInstead(subject: Subject, given: Given, row: Row): Pr
   }
   return undefined
 }
-
-/** What only a type takes that takes any text. */
-const STRANGE = 'kzqv'
 
 /** A text, or the texts and numbers of a list; nothing of what is drawn in some way of its own. */
 function textsIn(value: unknown): string[] {

@@ -2,6 +2,7 @@ import { accepts, equal, isNoStep, printed, type PropertyClause } from '../../co
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
+import { takesAnyText } from '../subject/off-type.js'
 import type { Subject } from '../subject/subject.js'
 import { withPart } from './beside.js'
 import type { LeakAt } from './clause.js'
@@ -17,7 +18,7 @@ export function* zerosGiven(subject: Subject): Iterable<Trail> {
   for (const { name, type } of subject.names)
     for (const value of subject.plain(name).slice(0, MOST_VALUES))
       for (const path of pathsIn(value)) {
-        const zero = put(value, path, 0)
+        const zero = withPart(value, path, 0)
         const given = { ...subject.base, [name]: zero }
         const stands = equal(subject.ideally(name, given), zero) && !isNoStep(subject.values, name, zero)
         if (accepts(type, zero) && stands) yield { given, moves: [] }
@@ -32,7 +33,7 @@ export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Pl
     const value = trail.given[name]
     if (value === undefined || equal(value, subject.base[name])) continue
     const linesOf = async (other: unknown) => (await subject.fresh({ ...trail.given, [name]: other })).picture.lines
-    for (const { path, part } of zerosIn(value)) {
+    for (const { path, part } of zerosIn(clause, value)) {
       const [one, other] = othersFor(subject, clause, trail.given, path, part)
       if (one === undefined || other === undefined) continue
       const [lines, otherLines] = [await linesOf(one.value), await linesOf(other.value)]
@@ -72,14 +73,17 @@ function othersFor(
   const value = given[name]
   const parts: readonly unknown[] = part === 0 ? OTHERS : plain(name).filter((one) => typeof one === 'string')
   return parts
-    .map((one) => ({ text: String(one), value: put(value, path, one) }))
+    .map((one) => ({ text: String(one), value: withPart(value, path, one) }))
     .filter((one) => accepts(type, one.value) && equal(ideally(name, { ...given, [name]: one.value }), one.value))
     .filter((one) => !equal(one.value, value))
 }
 
 /** Where a value is 0, or a text of noughts where not any text is taken. */
-function zerosIn(value: unknown): { readonly path: readonly string[]; readonly part: unknown }[] {
-  if (isNought(value)) return [{ path: [], part: value }]
+function zerosIn(
+  { type }: PropertyClause,
+  value: unknown,
+): { readonly path: readonly string[]; readonly part: unknown }[] {
+  if (isNought(value) && !takesAnyText(type)) return [{ path: [], part: value }]
   return pathsIn(value).flatMap((path) => (partAt(value, path) === 0 ? [{ path, part: 0 }] : []))
 }
 
@@ -90,8 +94,4 @@ function pathsIn(value: unknown): (readonly string[])[] {
 /** A text of which nothing is left once it is reckoned with: midnight, a code of noughts. */
 export function isNought(value: unknown): boolean {
   return typeof value === 'string' && /^[^1-9a-z]*0[^1-9a-z]*$/i.test(value)
-}
-
-function put(value: unknown, path: readonly string[], part: unknown): unknown {
-  return path.length === 0 ? part : withPart(value, path, part)
 }

@@ -40,11 +40,14 @@ function isStyledAway(element: Element, hiding: Hiding): boolean {
   return (
     AWAY.test(element.getAttribute('style') ?? '') ||
     matchesSome(element, hiding.hides) ||
-    (shadowOf(element) !== null &&
-      hidingIn(shadowOf(element) as ShadowRoot).hides.some((one) => one.includes(':host'))) ||
-    (element.assignedSlot !== null &&
-      hidingIn(element.assignedSlot.getRootNode()).hides.some((one) => one.includes('::slotted')))
+    hidesFrom(shadowOf(element), ':host') ||
+    hidesFrom(element.assignedSlot?.getRootNode() ?? null, '::slotted')
   )
+}
+
+/** CSS Scoping, section 3: a tree has rules for its host, and for what is slotted into it. */
+function hidesFrom(tree: Node | null, selector: string): boolean {
+  return tree !== null && hidingIn(tree).hides.some((one) => one.includes(selector))
 }
 
 function matchesSome(element: Element, selectors: readonly string[]): boolean {

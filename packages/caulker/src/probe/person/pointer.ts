@@ -1,5 +1,6 @@
 import { isReachable } from './controls.js'
 import type { Point } from './gestures.js'
+import { parentOf } from './drawn-in.js'
 import type { Editor } from './editor.js'
 import { closeBeside } from './layers.js'
 
@@ -97,7 +98,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     let one: Element | null = element
     while (one !== null && one !== end) {
       around.push(one)
-      one = one.parentElement ?? (one.getRootNode() as Partial<ShadowRoot>).host ?? null
+      one = parentOf(one)
     }
     return around
   }

@@ -48,6 +48,11 @@ function isNumeric(part: Keywords): boolean {
   return part['type'] === 'number' || part['type'] === 'integer'
 }
 
+/** Whether a type takes any text: one that has a form, or is one of a few words, has no room for this one. */
+export function takesAnyText(type: TSchema): boolean {
+  return accepts(type, 'kzqv')
+}
+
 /** The type itself, and what its members, entries and choices are of. */
 export function typeParts(type: Keywords, depth = 0): Keywords[] {
   if (depth > 4 || typeof type !== 'object' || type === null) return []

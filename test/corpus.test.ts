@@ -168,7 +168,8 @@ describe('the fault corpus', () => {
     // What is dragged has to be laid out, and a form has to know the element: neither is so in an embedded DOM.
     ...faults.filter(
       ({ fault }, at) =>
-        at % ONE_IN === 5 && !/drag|window-listens|form-reset|needed-of-the-mount|last-cell-open|still-sent/.test(fault),
+        at % ONE_IN === 5 &&
+        !/drag|window-listens|form-reset|needed-of-the-mount|last-cell-open|still-sent/.test(fault),
     ),
     ...faultsOnce.filter(
       ({ contract, fault }) =>

@@ -118,6 +118,7 @@ async function probeIn(
     ...(options.onStep === undefined ? {} : { onStep: options.onStep }),
     ...(options.breaks === undefined ? {} : { breaks: options.breaks }),
   })
+  if (!('unready' in subject)) for (const clause of wanted) foreseeFor(clause, subjectOf(clause, subject))
   const results: ClauseResult[] = []
   let explored: Promise<Explored> | undefined
   for (const clause of wanted)
@@ -126,7 +127,7 @@ async function probeIn(
         ? [unproven(clause, subject.unready)]
         : await resultsOf(
             clause,
-            clause.asMounted === true ? (subject.asMounted ?? subject) : subject,
+            subjectOf(clause, subject),
             () => (explored ??= exploreComponent(subject, seed, options.moves ?? 96)),
           )),
     )
@@ -142,6 +143,17 @@ async function probeIn(
   }
 }
 
+function subjectOf({ asMounted }: Clause, subject: Subject): Subject {
+  return asMounted === true ? (subject.asMounted ?? subject) : subject
+}
+
+/** The trails of a clause that are known before any is played. */
+function foreseeFor(clause: Clause, subject: Subject): void {
+  if (clause.examine !== undefined || closedBy(clause, subject) !== undefined) return
+  const trails = clause.trails(subject)
+  if (Symbol.iterator in trails) subject.foresee([...trails].slice(0, MOST_TRAILS))
+}
+
 /** Whether it has something to say to its owner, and nothing was found that brings it to. */
 async function isUnoperated(subject: Subject): Promise<boolean> {
   const { values, events } = subject.contract
@@ -149,24 +161,31 @@ async function isUnoperated(subject: Subject): Promise<boolean> {
   return (await editorsOf(subject)).every((one) => typeof one === 'string')
 }
 
-/** What is found of one clause: one result, or one for each of its leaks, by the names that they are about. */
-async function resultsOf(clause: Clause, subject: Subject, explored: () => Promise<Explored>): Promise<ClauseResult[]> {
-  const { waives } = subject.contract
-  const waived = waiverOf(waives, clause.id, [])
-  if (waived !== undefined) return [{ ...named(clause), status: 'waived', reason: waived, trails: 0 }]
+/** What is said of a clause for which nothing is tried here. */
+function closedBy(clause: Clause, subject: Subject): ClauseResult | undefined {
+  const waived = waiverOf(subject.contract.waives, clause.id, [])
+  if (waived !== undefined) return { ...named(clause), status: 'waived', reason: waived, trails: 0 }
   if (clause.needsElement === true && subject.define === undefined)
-    return [{ ...unproven(clause, 'It is no custom element.'), applies: false }]
+    return { ...unproven(clause, 'It is no custom element.'), applies: false }
   const { needsForms = false } = clause
   const isOfForms = typeof needsForms === 'function' ? needsForms(subject) : needsForms
   if (isOfForms && asksForForms(subject) && !knowsForms(subject))
-    return [{ ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }]
+    return { ...unproven(clause, 'No element takes part in forms in this DOM.'), browserDecides: true }
+  return undefined
+}
+
+/** What is found of one clause: one result, or one for each of its leaks, by the names that they are about. */
+async function resultsOf(clause: Clause, subject: Subject, explored: () => Promise<Explored>): Promise<ClauseResult[]> {
+  const closed = closedBy(clause, subject)
+  if (closed !== undefined) return [closed]
   if (clause.examine !== undefined) return [examinedAs(clause, await examined(clause.examine, subject))]
   const leaks: BrokenClause[] = []
   const known: Told[] = []
   let trails = 0
   let asked = 0
   let silent: Silence | undefined
-  const isWaived = ({ names }: Told) => names.length > 0 && waiverOf(waives, clause.id, names) !== undefined
+  const isWaived = ({ names }: Told) =>
+    names.length > 0 && waiverOf(subject.contract.waives, clause.id, names) !== undefined
   for await (const { trail, isExplored } of trailsOf(clause, subject, explored)) {
     if (leaks.length >= MOST_LEAKS || (isExplored && leaks.length > 0)) break
     asked++

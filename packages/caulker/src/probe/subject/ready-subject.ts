@@ -16,12 +16,13 @@ import {
 import { ideal } from '../../ideal/index.js'
 import { controlRefs, isOperable } from '../person/controls.js'
 import { filesToChoose, hostSamples, samplesFor } from './samples.js'
-import type { Played, StageOptions } from '../stage/played.js'
+import type { StageOptions } from '../stage/played.js'
 import { stageFor } from '../stage/stage.js'
-import { trailKey, type Call, type Trail } from '../stage/trail.js'
+import type { Call, Trail } from '../stage/trail.js'
 import { isOffered, usualChoices } from './among.js'
 import { carrierOf } from './forms.js'
 import { lostAtMount, toldAgain, unseenAtMount } from './lost.js'
+import { playsOnce } from './plays.js'
 import { isNothing, type Subject, type Way } from './subject.js'
 import { survey } from './survey.js'
 import type { Given } from '../../mount/index.js'
@@ -47,7 +48,6 @@ export async function subjectFor(
   )
   const unmade = names.find((clause) => clause.required && (drawn.get(clause.name)?.length ?? 0) === 0)
   if (unmade !== undefined) return { unready: `no sample of '${unmade.name}' could be made from its type` }
-  const played = new Map<string, Promise<Played>>()
   const component = ideal(contract)
 
   /** Trails are played one after the other, whoever asks: two at once would share the focus and the clock. */
@@ -57,12 +57,7 @@ export async function subjectFor(
     last = made.catch(() => undefined)
     return made
   }
-  const play = (trail: Trail) => {
-    const key = trailKey(trail)
-    let found = played.get(key)
-    if (found === undefined) played.set(key, (found = inTurn(() => stage.play(trail))))
-    return found
-  }
+  const { play, foresee } = playsOnce((trail) => inTurn(() => stage.play(trail)))
   const standing = (name: string, given: Given) => component.mount(given)[component.names.indexOf(name)]
   const limits = (value: ValueClause, given: Given) => limitsOf(value, (name) => standing(name, given))
   const fits = (clause: PropertyClause, value: unknown, given: Given) =>
@@ -110,6 +105,7 @@ export async function subjectFor(
     limits,
     ideally: standing,
     play,
+    foresee,
     fresh: async (given) => (await play({ given, moves: [] })).rows[0],
     files: filesToChoose(options.document),
     define: options.mountOn === undefined ? undefined : options.document.defaultView?.customElements.get(contract.tag),
@@ -150,6 +146,7 @@ function withToldAgain(asMounted: Subject, lost: ReadonlySet<string>): Subject {
     ...asMounted,
     asMounted,
     play: (trail) => asMounted.play(again(trail)),
+    foresee: (trails) => asMounted.foresee([...trails].map(again)),
     playAnew: (trail) => asMounted.playAnew(again(trail)),
     fresh: async (given) => (await asMounted.play(again({ given, moves: [] }))).rows[0],
     look: (given, at) => asMounted.lookAt(again({ given, moves: [] }), at),

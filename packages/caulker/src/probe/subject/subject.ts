@@ -42,6 +42,8 @@ export interface Subject {
   ideally(name: string, given: Given): unknown
   /** Plays a trail; one that was played already is not played again. */
   play(trail: Trail): Promise<Played>
+  /** Says which trails are going to be played, so that none is played only for what another begins with. */
+  foresee(trails: Iterable<Trail>): void
   /** Where it loses something at the mount that is told again: the same component without that. */
   readonly asMounted?: Subject
   /** Names of which a mount shows nothing, even where they are told again: it says nothing of how they should look. */

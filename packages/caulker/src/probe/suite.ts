@@ -2,7 +2,8 @@ import type { AnyContract } from '../contract/index.js'
 import { CaulkerError } from '../words/index.js'
 import type { Frames } from './stage/frames.js'
 import { clauses as allClauses } from './clauses/index.js'
-import { probe, type ClauseResult, type ProbeOptions, type ProbeReport } from './probe.js'
+import { probe, type ProbeOptions, type ProbeReport } from './probe.js'
+import type { ClauseResult } from './results.js'
 
 /** What this needs of a test runner in Mocha's style. */
 interface Runner {

@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import { explore, oneWay, reckon, screen, set, twoWay, Type } from 'caulker'
 import { nativeButton, nativeOutput, nativeText } from 'caulker/dom'
 import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
@@ -102,6 +104,25 @@ const [long, many] = timed(() => explore(loft(8), { ...ENOUGH, edits: 5 }))
 line(
   `time a move with ${many.states} states, against ${few.states}`,
   `${(long / many.passages / (short / few.passages)).toFixed(2)}x  (aim 1.3x)`,
+)
+
+setFlagsFromString('--expose-gc')
+const collect = runInNewContext('gc')
+const resident = () => {
+  collect()
+  const { heapUsed, arrayBuffers } = process.memoryUsage()
+  return heapUsed + arrayBuffers
+}
+/** Seen states at two points of one exploration, and what is resident there. */
+const marks = []
+const progress = ({ states }) => {
+  if (marks.length < 2 && states >= [20_000, 60_000][marks.length]) marks.push([states, resident()])
+}
+explore(loft(10), { ...ENOUGH, edits: 6, states: 65_000, progress })
+const [[first, before], [last, after]] = marks
+line(
+  `bytes a state, between ${first} and ${last} states`,
+  `${((after - before) / (last - first)).toFixed(0)}  (aim 150)`,
 )
 
 const load = createLoader()

@@ -248,9 +248,10 @@ export function ideal(contract: AnyContract): Ideal {
   }
 
   function isPending(state: IdealState): boolean {
-    return values.some(
-      ({ name }) => state[openOf.get(name) as number] !== FINISHED || state[waitedOf.get(name) as number] !== undefined,
-    )
+    const [open, waited] = [clauses.length + values.length, clauses.length + 3 * values.length]
+    for (let at = 0; at < values.length; at++)
+      if (state[open + at] !== FINISHED || state[waited + at] !== undefined) return true
+    return false
   }
 
   function valueNamed(name: string): ValueClause {
@@ -284,11 +285,12 @@ export function ideal(contract: AnyContract): Ideal {
       else if (input.kind === 'commit') commit(work)
       else if (input.kind === 'time') pass(work, input.passed)
       else command(work, input.name, input.args ?? [])
+      const isAsBefore = work.slots.every((held, at) => Object.is(held, state[at]))
       const after = hooked.flatMap(({ name, after: hooks }) => {
         const [before, now] = [standing(state, name), standing(work.slots, name)]
         return equal(before, now) ? [] : hooks.map((hook) => ({ hook, now, before }))
       })
-      return { state: work.slots, heard: work.heard, refused: work.refused, after }
+      return { state: isAsBefore ? state : work.slots, heard: work.heard, refused: work.refused, after }
     },
     standing,
     unfinished(state, name) {

@@ -18,6 +18,9 @@ export interface Crew {
   order?(fitting: FittingPlan, keys: readonly string[]): void
 }
 
+/** The rows of a fitting that has none. */
+const ONLY = [undefined]
+
 export type OtherHost = Omit<Host, 'tell' | 'command' | 'read' | 'commit' | 'rows'>
 
 /** A machine that runs over mounted components. */
@@ -109,12 +112,12 @@ export function driveOver(
   }
 
   function commit(fittings: readonly string[], done: (invalid: readonly InvalidField[]) => void): void {
-    const all = fittings.flatMap((name) =>
-      (driver.rows(name) ?? [undefined]).flatMap((row) => {
+    const all: { readonly name: string; readonly row: string | undefined; readonly one: Mounted }[] = []
+    for (const name of fittings)
+      for (const row of driver.rows(name) ?? ONLY) {
         const one = at(name, row)
-        return one === undefined ? [] : [{ name, row, one }]
-      }),
-    )
+        if (one !== undefined) all.push({ name, row, one })
+      }
     const slow = new Map<(typeof all)[number], Promise<void>>()
     for (const each of all) {
       const committed = each.one.commit()

@@ -1,4 +1,4 @@
-import type { Ideal, IdealState } from '../../ideal/index.js'
+import type { Ideal } from '../../ideal/index.js'
 import type { FittingPlan, Machine, ScreenPlan } from '../../machine/index.js'
 import { allPlanned } from '../play/all-planned.js'
 
@@ -8,8 +8,8 @@ export interface AsRead {
   readonly isLeft: Uint8Array
   /** By slot: what is looked at of what it holds, where that is not all. */
   readonly viewed: readonly (((held: unknown) => unknown) | undefined)[]
-  /** What is looked at of a component. */
-  part(fitting: number, component: Ideal, state: IdealState): IdealState
+  /** The entries of a component that are looked at. */
+  entries(fitting: number, component: Ideal): readonly number[]
 }
 
 export function asRead(machine: Machine): AsRead {
@@ -31,16 +31,18 @@ export function asRead(machine: Machine): AsRead {
       viewed[screen.slots.saved] = (held) => asked.map((cell) => (held as Readonly<Record<number, unknown>>)[cell])
   }
   const isBroughtBack = fittings.map((fitting, at) => isReset(machine, fitting, at))
-  const kept = new Map<Ideal, readonly number[]>()
+  const entries = new Map<number, readonly number[]>()
 
   return {
     isLeft,
     viewed,
-    part(fitting, component, state) {
-      if (isBroughtBack[fitting] === true) return state
-      const places = kept.get(component) ?? withoutBeginning(component)
-      kept.set(component, places)
-      return places.map((place) => state[place])
+    entries(fitting, { names, beginnings }) {
+      const before = entries.get(fitting)
+      if (before !== undefined) return before
+      const isLookedAt = (entry: number) => isBroughtBack[fitting] === true || !beginnings.includes(entry)
+      const made = [...names.keys()].filter(isLookedAt)
+      entries.set(fitting, made)
+      return made
     },
   }
 }
@@ -57,8 +59,4 @@ function isReset(machine: Machine, { contract }: FittingPlan, at: number): boole
   return allPlanned(machine).some(
     (step) => step.step === 'run' && step.fitting === at && contract.commands[step.command]?.effect === 'reset',
   )
-}
-
-function withoutBeginning({ names, beginnings }: Ideal): number[] {
-  return [...names.keys()].filter((place) => !beginnings.includes(place))
 }

@@ -1,4 +1,5 @@
 import type { Machine, PendingCall, Way } from '../../machine/index.js'
+import type { IdealState } from '../../ideal/index.js'
 import type { Kept, KeptPart } from '../play/stage.js'
 import { PARTS, type Memory } from '../play/memory.js'
 import type { Purse } from '../play/purse.js'
@@ -30,7 +31,7 @@ const EXPIRED = ['its time is over']
 
 export function identityOf(machine: Machine): Identity {
   const intern = interner()
-  const { isLeft, viewed, part: partAsRead } = asRead(machine)
+  const { isLeft, viewed, entries: entriesOf } = asRead(machine)
   // What owner and components last agreed on counts for those that are there.
   const agreed = machine.screens.map(({ fittings }) =>
     machine.bound
@@ -38,9 +39,14 @@ export function identityOf(machine: Machine): Identity {
       .map(({ known }) => known),
   )
   const places = new Map<string, number>()
-  const placeOf = (key: string) => {
-    const place = places.get(key) ?? places.size + machine.names.length
-    places.set(key, place)
+  let free = machine.names.length
+  /** The first of some places that nothing else has. */
+  const placesOf = (key: string, count: number) => {
+    let place = places.get(key)
+    if (place === undefined) {
+      places.set(key, (place = free))
+      free += count
+    }
     return place
   }
   let [high, low] = [0, 0]
@@ -55,13 +61,16 @@ export function identityOf(machine: Machine): Identity {
     high = (high + sign * one) | 0
     low = (low + sign * other) | 0
   }
-  const shareState = (key: string, { part, state }: KeptPart, sign: number) => {
-    const one = partIds.get(state) ?? idOf(partAsRead(part.index, part.component, state))
-    partIds.set(state, one)
-    share(placeOf(key), one, sign)
+  /** Each entry of a component is a place of its own, so that only those that changed are looked at. */
+  const shareState = (key: string, { part, state }: KeptPart, before: IdealState | undefined, sign: 1 | -1) => {
+    const first = placesOf(key, state.length)
+    for (const entry of entriesOf(part.index, part.component)) {
+      if (before !== undefined && before[entry] === state[entry]) continue
+      if (before !== undefined) share(first + entry, intern(before[entry]), -1)
+      share(first + entry, intern(state[entry]), sign)
+    }
   }
-  const partIds = new WeakMap<object, number>()
-  /** A number for what stands in a component: the same for the same entries, and no other for others. */
+  /** A number for what a call is: the same for the same entries, and no other for others. */
   const idOf = (state: readonly unknown[]) => intern(state.map(intern).join(' '))
   /** A call as far as it decides what its answer does: a cell that it writes counts by whether somebody wrote it since. */
   const callEntry = ({ given, saves, row, isWaiting, writes }: PendingCall, queued: number, slots: Kept['slots']) => [
@@ -92,8 +101,11 @@ export function identityOf(machine: Machine): Identity {
         share(slot, intern(view === undefined ? kept.slots[slot] : view(kept.slots[slot])), 1)
       }
       if (old !== undefined)
-        for (const [key, part] of old.parts) if (kept.parts.get(key)?.state !== part.state) shareState(key, part, -1)
-      for (const [key, part] of kept.parts) if (old?.parts.get(key)?.state !== part.state) shareState(key, part, 1)
+        for (const [key, part] of old.parts) if (!kept.parts.has(key)) shareState(key, part, undefined, -1)
+      for (const [key, part] of kept.parts) {
+        const before = old?.parts.get(key)?.state
+        if (before !== part.state) shareState(key, part, before, 1)
+      }
       return { kept, high, low }
     },
     hash(summed, focus, memory, { edits, failures, part }, into) {
@@ -107,7 +119,7 @@ export function identityOf(machine: Machine): Identity {
         const turn = turns.get(call.site) ?? 0
         turns.set(call.site, turn + 1)
         const entry = call.isExpired ? EXPIRED : callEntry(call, call.isWaiting ? queued++ : 0, slots)
-        share(placeOf(`call ${call.site} ${turn}`), idOf(entry), 1)
+        share(placesOf(`call ${call.site} ${turn}`, 1), idOf(entry), 1)
       }
       for (const slot of agreed[slots[machine.slots.front] as number] ?? []) mix(intern(slots[slot]))
       // Of the way, where a person can go next.

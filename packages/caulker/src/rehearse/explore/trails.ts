@@ -16,7 +16,7 @@ export interface Trails {
 }
 
 /** How many states are kept while they wait; how often one of them is played again all the same, to see that it comes out alike. */
-const MOST_KEPT = 4000
+const MOST_KEPT = 16_000
 const CHECKED = 32
 
 /** @param unlike is told of a state to which the same moves, played once more, do not lead */

@@ -1,4 +1,5 @@
 import { clauseOf, equal, isValue, printed } from '../../contract/index.js'
+import type { BoundName, FittingPlan } from '../../machine/index.js'
 import { heldFor, isMarked, visibleLinks, visibleParts } from '../play/sight.js'
 import { cellName, invariant } from './invariant.js'
 
@@ -14,16 +15,7 @@ export const shownIsHeld = invariant({
     for (const { part } of visibleParts(after)) {
       const { fitting, row, component } = part.part
       if (component.isPending(part.state) || isMarked(after, machine, part.part.index)) continue
-      for (const bound of fitting.bound) {
-        const clause = clauseOf(fitting.contract, bound.name)
-        // What is wrong a component may say by itself.
-        if (
-          bound.name === fitting.contract.problem ||
-          bound.isConstant ||
-          clause === undefined ||
-          (isValue(clause) && clause.lastWord === 'self')
-        )
-          continue
+      for (const bound of followedBy(fitting)) {
         const held = heldFor(after, machine, bound, row)
         const shown = component.standing(part.state, bound.name)
         if (held === undefined || equal(held, shown)) continue
@@ -55,3 +47,19 @@ export const shownIsHeld = invariant({
     }
   },
 })
+
+const followed = new WeakMap<FittingPlan, readonly BoundName[]>()
+
+/** What has to show what its owner holds; what is wrong a component may say by itself. */
+function followedBy(fitting: FittingPlan): readonly BoundName[] {
+  const { contract, bound } = fitting
+  const before = followed.get(fitting)
+  if (before !== undefined) return before
+  const made = bound.filter(({ name, isConstant }) => {
+    const clause = clauseOf(contract, name)
+    if (name === contract.problem || isConstant || clause === undefined) return false
+    return !isValue(clause) || clause.lastWord !== 'self'
+  })
+  followed.set(fitting, made)
+  return made
+}

@@ -84,7 +84,7 @@ export const ballastHold = variants({
         if (has('load-into-the-given-list')) (this.#stones as number[]).push(stone)
         else this.#stones = [...this.#stones, stone]
         this.#draw()
-        if (!has('load-without-report')) report(this, 'stones-set', this.#stones)
+        if (!has('load-without-report')) report(this, 'stones-set', [...this.#stones])
         return has('load-gives-nothing') ? undefined : this.#sum()
       }
     },

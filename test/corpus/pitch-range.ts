@@ -67,7 +67,7 @@ export const pitchRange = variants({
         this.state.range = pair
         this.draw()
         if (moved === before) return
-        const payload = has('reports-one-end') ? moved : pair
+        const payload = has('reports-one-end') ? moved : has('changes-given-pair') ? pair : [...pair]
         report(this, 'range-set', payload)
         if (has('reports-both-ends-apart')) report(this, 'range-set', [...pair])
       }

@@ -63,9 +63,16 @@ export const plankTable = variants({
         this.#draw()
         if (!has('sum-when-told')) this.#say()
         if (isFewer && has('taken-away-unreported')) return
-        const sent = has('feet-as-text') ? planks.map((one) => ({ ...one, feet: String(one.feet) })) : [...planks]
+        const sent = has('feet-as-text')
+          ? planks.map((one) => ({ ...one, feet: String(one.feet) }))
+          : planks.map((one) => ({ ...one }))
         report(this, 'planks-set', sent)
-        if (isMore && has('added-twice-told')) report(this, 'planks-set', [...planks])
+        if (isMore && has('added-twice-told'))
+          report(
+            this,
+            'planks-set',
+            planks.map((one) => ({ ...one })),
+          )
       }
 
       #row(one: Plank, at: number): HTMLElement {

@@ -59,7 +59,12 @@ export const toolList = variants({
         if (!(has('one-default-for-all') && this.held === DEFAULT)) this.held = tools
         this.draw()
         if (has('misses-the-last') && tools.length === 0) return
-        const send = () => report(this, 'tools-set', has('reports-count') ? tools.length : tools)
+        const send = () =>
+          report(
+            this,
+            'tools-set',
+            has('reports-count') ? tools.length : has('sends-what-was-given') ? tools : [...tools],
+          )
         if (has('late-timer')) setTimeout(send, 3000)
         else send()
       }

@@ -3,6 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { deadField, eachField, leftStanding } from './dead-field.js'
 import { deadTick, eachTick } from './dead-tick.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
+import { shownElsewhere } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
 import type { ControlKind } from '../person/controls.js'
@@ -27,6 +28,7 @@ import { allLines, linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
 import { foundControls } from '../person/operate.js'
+import { isKeptBack } from '../subject/kept-back.js'
 import { isField, isPlainField, oneAtEach, type Subject } from '../subject/subject.js'
 
 /** Each way in that changes what is shown changes the value. */
@@ -104,7 +106,7 @@ const LAWS: readonly Law[] = [
 ]
 
 /** Of several values, or fields, one may be there for something else. */
-const OF_ONE_VALUE: readonly Law[] = [deadField, shownAndNotHeld, changedAndNotShown, shownAndNotTaken]
+const OF_ONE_VALUE: readonly Law[] = [shownElsewhere, deadField, shownAndNotHeld, changedAndNotShown, shownAndNotTaken]
 
 /** Controls that show nothing but a value: what changes there is an edit. */
 const VALUE_CONTROLS: readonly ControlKind[] = [
@@ -164,6 +166,8 @@ async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promi
   const fresh = await subject.fresh(row.held)
   if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
   if (subject.values.some(({ name }) => isEmptiedPart(subject, rows, name))) return undefined
+  const places = moves.flatMap((move) => (isGesture(move) && isPlaced(move.gesture) ? [move.gesture.on] : []))
+  if (places.some((control) => isKeptBack(subject, control))) return undefined
   if (bringsUpMore(first, row) || (await isPickedForAButton(subject, trail, rows))) return undefined
   if (await comesAlongElsewhere(subject, trail, first, row)) return undefined
   const leak = unlikeFresh(row, first, fresh)

@@ -1,13 +1,16 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
+import { sharedWithItsOwner, writtenInto } from './written-into.js'
 
 /** A report carries a new object, not the one that was given, changed. */
 export const freshPayload = clause({
   id: 'fresh-payload',
   group: 'up',
-  promise: 'A report carries a new object, and never one that was given or reported before, changed.',
+  promise:
+    'A report carries a new object, and never one that was given or reported before, changed; what its owner writes into it changes nothing of the component.',
   why: 'An owner that compares the old with the new sees the same object and takes nothing over; what it shows elsewhere stays old.',
-  tried: 'Lists and objects are given, and everything that a person can do is done.',
+  tried:
+    'Lists and objects are given, and everything that a person can do is done; then its owner writes into what was reported.',
   unprovenWhen: 'No list or object was reported.',
   random: 'any',
   onTrial: 'gesture',
@@ -26,10 +29,14 @@ export const freshPayload = clause({
       if (other !== undefined) yield { given: one.given, moves: [...one.moves, ...other.moves] }
     }
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
+    yield* writtenInto(subject)
   },
   proves: (_subject, { rows }) =>
     rows.some(({ heard }) => heard.some(({ payload }) => typeof payload === 'object' && payload !== null)),
-  judge(_subject, { rows }) {
+  judge(subject, played) {
+    const { rows } = played
+    const shared = sharedWithItsOwner(subject, played)
+    if (shared !== undefined) return shared
     for (const [at, row] of rows.entries()) {
       const payload = row.around.mutated.find((one) => one.startsWith('the payload'))
       if (payload !== undefined)

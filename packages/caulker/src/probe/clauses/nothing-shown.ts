@@ -1,4 +1,5 @@
-import { accepts, isHost, printed } from '../../contract/index.js'
+import { accepts, equal, isHost, printed } from '../../contract/index.js'
+import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
 import { takesAnyText } from '../subject/off-type.js'
@@ -8,8 +9,32 @@ import { isInField, standsAt, writtenOut } from './written-out.js'
 
 /** A value that may be nothing, and is; where any text is one, a dash may stand for nothing. */
 export function* nothingGiven({ values, base }: Subject): Iterable<Trail> {
-  for (const { name, type } of values)
-    if (accepts(type, null) && !takesAnyText(type)) yield { given: { ...base, [name]: null }, moves: [] }
+  for (const { name, type } of values) if (accepts(type, null)) yield { given: { ...base, [name]: null }, moves: [] }
+}
+
+/** Of what its contract names itself, one looks as if nothing stood there, and another does not. */
+export async function someShownAsNothing(
+  subject: Subject,
+  { trail, rows: [row] }: Played,
+): Promise<LeakAt | undefined> {
+  const { given } = trail
+  for (const { name, samples, among } of subject.values) {
+    if (given[name] !== null || among !== undefined) continue
+    const named = samples.filter((value) => typeof value === 'string' || typeof value === 'number')
+    const seen = await Promise.all(
+      named.map(async (value) => ({ value, row: await subject.fresh({ ...given, [name]: value }) })),
+    )
+    const isLikeIt = (one: (typeof seen)[number]) => samePicture(one.row.picture, row.picture)
+    const lost = seen.find((one) => isLikeIt(one) && equal(one.row.read[name], one.value))
+    if (lost !== undefined && !seen.every(isLikeIt))
+      return {
+        row: 0,
+        says: `${name} ${printed(lost.value)} is shown as nothing`,
+        expected: `shown otherwise than ${name} null`,
+        found: 'shown alike',
+      }
+  }
+  return undefined
 }
 
 /** Where its field shows each value as it is, nothing stands there as one of them. */

@@ -1,10 +1,11 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
+import { forgottenOnTheWay, lookedAway } from './forgotten-on-the-way.js'
 import { pictureDifference, takesTheGiven } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { isGesture, isTell, tell } from '../stage/trail.js'
+import { isDone, isGesture, isTell, tell } from '../stage/trail.js'
 import type { Played } from '../stage/played.js'
-import type { Subject } from '../subject/subject.js'
+import type { Subject, Way } from '../subject/subject.js'
 import { bringingUp, isSilent, viewsOf } from '../subject/views.js'
 import type { LeakAt } from './clause.js'
 
@@ -34,14 +35,21 @@ export const shownWhenUnfolded = clause({
           yield { given, moves: [...moves, tell({ [name]: other }), ...back] }
           yield { given, moves: [...moves, ...back, tell({ [name]: other }), ...moves] }
         }
-    for (const { given, moves } of bringingUp(subject).slice(0, MOST_VIEWS))
+    for (const { given, moves } of [...bringingUp(subject).slice(0, MOST_VIEWS), ...picking(subject)])
       for (const { name } of names)
         for (const other of subject.plain(name).slice(0, 2))
-          if (!equal(given[name], other)) yield { given, moves: [tell({ [name]: other }), ...moves] }
+          if (!equal(given[name], other)) {
+            yield { given, moves: [tell({ [name]: other }), ...moves] }
+            if (given[name] !== undefined)
+              yield { given: { ...given, [name]: other }, moves: [tell({ [name]: given[name] }), ...moves] }
+          }
+    yield* lookedAway(subject)
   },
   async judge(subject, played) {
     const { trail, rows } = played
     const [first, ...others] = trail.moves
+    const forgotten = forgottenOnTheWay(subject, played)
+    if (forgotten !== undefined) return forgotten
     const last = rows[rows.length - 1] ?? rows[0]
     if (!isGesture(last.move) || !isSilent(subject, played)) return undefined
     if (isTell(first)) return broughtUpOld(subject, played)
@@ -67,6 +75,14 @@ export const shownWhenUnfolded = clause({
     }
   },
 })
+
+/** The choices that bring up more and change nothing yet. */
+function picking({ ways }: Subject): Way[] {
+  const picks = ways.filter(
+    ({ moves, changes }) => changes.size === 0 && moves.length === 1 && isDone(moves[0], 'choose'),
+  )
+  return picks.slice(0, MOST_VIEWS)
+}
 
 /** Told before it is brought up for the first time. */
 async function broughtUpOld(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {

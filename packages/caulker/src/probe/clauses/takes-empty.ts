@@ -1,7 +1,7 @@
 import { accepts, equal, isValue, type PropertyClause } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { looksLikeAChoice, nothingChosen } from './nothing-chosen.js'
-import { nothingGiven, nothingShownAsSome } from './nothing-shown.js'
+import { nothingGiven, nothingShownAsSome, someShownAsNothing } from './nothing-shown.js'
 import type { Subject } from '../subject/subject.js'
 import { behavesLikeFresh, followsOrdinaryTell, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
 import type { Played } from '../stage/played.js'
@@ -50,7 +50,11 @@ export const takesEmpty = clause({
   proves: async (subject, played) => showsAChange(played) && (await updateEqualsRemount(subject, played)) === undefined,
   async judge(subject, played) {
     if (played.trail.moves.length === 0)
-      return (await looksLikeAChoice(subject, played)) ?? nothingShownAsSome(subject, played)
+      return (
+        (await looksLikeAChoice(subject, played)) ??
+        (await nothingShownAsSome(subject, played)) ??
+        someShownAsNothing(subject, played)
+      )
     const word = toldAsAWord(played, ({ tell: told }) =>
       Object.entries(told).some(([name, value]) => isEmptyOf(named(subject, name), value)),
     )

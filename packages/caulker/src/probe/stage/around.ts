@@ -105,6 +105,7 @@ export function ownObjects() {
   /** What was reported, as it was then. */
   const reported = new Map<object, unknown>()
   const again = new Set<string>()
+  const lastBy = new Map<string, object>()
   const isChanged = ({ object, before }: (typeof handed)[number]) => !equal(object, before)
   return {
     copy: (given: Given): Given =>
@@ -114,7 +115,10 @@ export function ownObjects() {
       if (typeof payload !== 'object' || payload === null || isHost(payload)) return
       if (reported.has(payload) && !equal(reported.get(payload), payload)) again.add(`the payload of ${event}`)
       reported.set(payload, snapshot(payload))
+      lastBy.set(event, payload)
     },
+    /** The object that an event brought last. */
+    last: (event: string) => lastBy.get(event),
     resent: () => [...again],
     changed: () => [...new Set(handed.filter(isChanged).map(({ name }) => name))],
     hasChanged: (payload: unknown) => handed.some((one) => one.object === payload && isChanged(one)),

@@ -23,6 +23,7 @@ export function make(scene: Scene, move: Move): string | undefined | Promise<str
     if (move.text === null) rootOf(scene)?.removeAttribute(move.attribute)
     else rootOf(scene)?.setAttribute(move.attribute, move.text)
   } else if ('answer' in move) return answer(scene, move)
+  else if ('writesInto' in move) return writeInto(scene.owned.last(move.writesInto))
   else if ('wait' in move) return pass(scene, move.wait)
   else {
     const element = rootOf(scene)
@@ -66,6 +67,16 @@ function callCommand(scene: Scene, call: Call): void {
     if (now !== undefined && !equal(now, runner.read(value.name)))
       runner.hear(OWNED, value.event, now, { [value.name]: now })
   }
+}
+
+/** What was handed over is its owner's: lists lose their last entry, and members what they say. */
+function writeInto(object: object | undefined): string | undefined {
+  if (object === undefined || Object.isFrozen(object)) return 'it brought nothing that can be written into'
+  for (const [key, member] of Object.entries(object))
+    if (typeof member === 'object' && member !== null) writeInto(member as object)
+    else if (!Array.isArray(object)) Reflect.set(object, key, null)
+  if (Array.isArray(object)) object.pop()
+  return undefined
 }
 
 function isPromise(value: unknown): value is Promise<unknown> {

@@ -28,6 +28,8 @@ export type Move =
   | { readonly place: 'another' | 'away' }
   /** Its owner answers a save, the first or a later one. */
   | { readonly answer: 'given' | 'failed'; readonly to: number }
+  /** Its owner writes into what an event brought, as anybody may. */
+  | { readonly writesInto: string }
   /** Nothing is done for some milliseconds. */
   | { readonly wait: number }
   | { readonly form: 'reset' | 'disable' | 'restore' }
@@ -110,6 +112,7 @@ export function moveText(move: Move): string {
   if ('form' in move) return FORM_TEXTS[move.form]
   if ('answer' in move)
     return `the owner's answer to the ${ORDINALS[move.to] ?? `${move.to + 1}th`} save ${move.answer === 'given' ? 'comes' : 'fails'}`
+  if ('writesInto' in move) return `its owner writes into what ${move.writesInto} brought`
   if ('wait' in move) return `let ${move.wait / 1000} s pass`
   return move.place === 'away' ? 'take it out of the page' : 'move it elsewhere in the page'
 }

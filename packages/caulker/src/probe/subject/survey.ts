@@ -6,6 +6,7 @@ import type { Played, Row } from '../stage/played.js'
 import type { Stage } from '../stage/stage.js'
 import { gesture, isDone, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
+import { keptBack } from './kept-back.js'
 import { elsewhere, fullest, furnished, partlyFilled } from './other-mounts.js'
 import type { Subject, Way } from './subject.js'
 import { revealed, triedAt, tries, type Try } from './tries.js'
@@ -57,6 +58,13 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
     for (const one of controls.flatMap((control) => triedAt(subject, given, control).slice(0, MOST_TRIED)))
       await add(given, one, trailKey([given, one.moves]))
   for (const { given, one } of partlyFilled(subject, usual)) await add(given, one, trailKey([given, one.moves]))
+  // Where nothing is taken by itself, it may be with what is done after it.
+  if (subject.values.some(({ name }) => !ways.some(({ changes }) => changes.has(name)))) {
+    const { middle } = subject
+    const changes = async (moves: readonly Move[]) =>
+      changedBy(subject, await subject.play({ given: middle, moves })).size > 0
+    for await (const one of keptBack(subject, stage, middle, usual, changes)) await add(middle, one)
+  }
   return ways
 }
 

@@ -17,12 +17,9 @@ export function* revealed(
 ): Iterable<Try> {
   const fields = fresh.filter(({ ref }) => isPlainField(ref))
   const buttons = fresh.filter(({ ref }) => ref.kind === 'button')
-  for (const { ref: field, text: stands = '' } of fields.slice(0, 2)) {
-    const texts = textsFor(subject, given, field)
-    const text = isNumber(stands)
-      ? (texts.find((one) => isNumber(one) && one !== stands) ?? otherNumber(stands))
-      : (texts[0] ?? 'oakum')
-    const typed = gesture({ do: 'type', on: field, text })
+  for (const found of fields.slice(0, 2)) {
+    const { ref: field } = found
+    const typed = gesture({ do: 'type', on: field, text: textIn(subject, given, found) })
     yield { moves: [...opening, typed, gesture({ do: 'leave' })], control: field, text: undefined }
     for (const { ref: button } of buttons.slice(0, 3))
       yield { moves: [...opening, typed, gesture({ do: 'press', on: button })], control: button, text: undefined }
@@ -36,6 +33,13 @@ export function* revealed(
     for (const option of [0, 1, 2].slice(0, options))
       yield { moves: [...opening, gesture({ do: 'choose', on: ref, option })], control: ref, text: undefined }
   }
+}
+
+/** A text that a field may take which was not there at the mount: a number where one stands. */
+export function textIn(subject: Subject, given: Given, { ref, text: stands = '' }: FoundControl): string {
+  const texts = textsFor(subject, given, ref)
+  if (!isNumber(stands)) return texts[0] ?? 'oakum'
+  return texts.find((one) => isNumber(one) && one !== stands) ?? otherNumber(stands)
 }
 
 function isNumber(text: string): boolean {

@@ -1,5 +1,6 @@
 import { equal } from '../../contract/index.js'
-import { componentRef } from '../person/controls.js'
+import { componentRef, type ControlRef } from '../person/controls.js'
+import { foundControls } from '../person/operate.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, isPress, trailKey, type Move } from '../stage/trail.js'
@@ -15,6 +16,8 @@ export interface View {
 
 /** How many buttons are tried to take a press back. */
 const MOST_BACKS = 8
+/** And how many of those that the press has brought along. */
+const MOST_COME = 3
 
 const known = new WeakMap<Subject, Promise<View[]>>()
 
@@ -35,10 +38,13 @@ export function bringingUp({ ways }: Subject): Way[] {
 async function foundViews(subject: Subject): Promise<View[]> {
   const presses = bringingUp(subject)
   const views: View[] = []
-  const buttons = subject.controls.filter(({ kind }) => kind === 'button').slice(0, MOST_BACKS)
+  const isButton = ({ kind }: ControlRef) => kind === 'button'
+  const usual = subject.controls.filter(isButton).slice(0, MOST_BACKS)
   const escape = gesture({ do: 'key', on: componentRef(subject.contract.tag), key: 'Escape' })
   for (const way of presses) {
-    const backs = [...buttons.map((on) => [gesture({ do: 'press', on })]), [escape]]
+    const there = (await subject.lookAfter(way.given, way.moves, foundControls)) ?? []
+    const come = there.map(({ ref }) => ref).filter((ref) => isButton(ref) && !usual.some((one) => equal(one, ref)))
+    const backs = [...[...usual, ...come.slice(0, MOST_COME)].map((on) => [gesture({ do: 'press', on })]), [escape]]
     const view = await viewOf(subject, way, [way.moves, ...backs])
     if (view !== undefined) views.push(view)
   }

@@ -1,0 +1,41 @@
+import { controlRefs, type ControlKind, type ControlRef } from '../person/controls.js'
+import { isPlaced } from '../person/gestures.js'
+import { controlText } from '../sight/control-text.js'
+import type { Played } from '../stage/played.js'
+import { isGesture } from '../stage/trail.js'
+import type { Subject } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+
+/** Controls of which several may stand beside each other, each for a part. */
+const KINDS: readonly ControlKind[] = ['slider', 'spin button', 'number field', 'checkbox', 'switch']
+
+/** What is set at one control is not seen there, and at another of its kind. */
+export async function shownElsewhere(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [, first] = rows
+  const move = first?.move
+  if (!isGesture(move) || !isPlaced(move.gesture) || !KINDS.includes(move.gesture.on.kind)) return undefined
+  if (!rows.some(({ heard }) => heard.some(({ value }) => value !== undefined))) return undefined
+  const { on } = move.gesture
+  const textsAt = (at: Pick<typeof trail, 'given' | 'moves'>) => subject.lookAfter(at.given, at.moves, textsOf(on.kind))
+  const [before, after] = [await textsAt({ ...trail, moves: [] }), await textsAt(trail)]
+  if (before === undefined || after === undefined || before.length !== after.length || before.length < 2)
+    return undefined
+  const [place, text] = [before.findIndex(({ ref }) => ref.nth === on.nth), before[on.nth]?.text]
+  if (place !== on.nth || text !== after[on.nth]?.text) return undefined
+  const other = after.find(({ text: now }, at) => at !== place && now !== before[at]?.text)
+  if (other === undefined) return undefined
+  return {
+    row: rows.length - 1,
+    says: `what is set at the ${on.kind} “${on.label}” is shown at “${other.ref.label}”`,
+    expected: `“${on.label}” to show what was set there`,
+    found: `“${on.label}” shows ${text} as before, and “${other.ref.label}” shows ${other.text}`,
+    cause: `what one ${on.kind} reports is taken for another`,
+  }
+}
+
+function textsOf(kind: ControlKind): (container: HTMLElement) => { ref: ControlRef; text: string }[] {
+  return (container) =>
+    controlRefs(container).flatMap(({ ref, element }) =>
+      ref.kind === kind ? [{ ref, text: controlText(element) ?? '' }] : [],
+    )
+}

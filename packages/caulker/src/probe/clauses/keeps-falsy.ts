@@ -11,6 +11,8 @@ import {
   type ValueClause,
 } from '../../contract/index.js'
 import { judgedNames } from './attribute-agrees.js'
+import { findControl } from '../person/controls.js'
+import { isPlaced } from '../person/gestures.js'
 import { clause, type LeakAt } from './clause.js'
 import { entryUnchosen, falsyEntry } from './falsy-entry.js'
 import { hasZeroInside, isNothingInside, zeroAsNothing, zeroBeside } from './zero-inside.js'
@@ -166,7 +168,7 @@ async function typedZeroLeak(subject: Subject, { trail, rows }: Played): Promise
   for (const value of subject.values.filter((one) => typedWay(subject, one) !== undefined)) {
     const found = cameTo(rows, value.name)
     if (equal(found, 0) || !equal(subject.ideally(value.name, { ...trail.given, [value.name]: 0 }), 0)) continue
-    if (!(await takesOrdinary(subject, value, trail))) continue
+    if (!(await takesOrdinary(subject, value, trail)) || (await isKeptOut(subject, trail))) continue
     return {
       row: rows.length - 1,
       says: `a typed 0 is not taken for ${value.name}`,
@@ -176,6 +178,15 @@ async function typedZeroLeak(subject: Subject, { trail, rows }: Played): Promise
     }
   }
   return undefined
+}
+
+/** Whether the control says by itself that it begins above 0. HTML Standard, section 4.10.5.3.7. */
+async function isKeptOut(subject: Subject, { given, moves }: Trail): Promise<boolean> {
+  const entered = moves.find((move) => enteredText(move) === '0')
+  if (!isGesture(entered) || !isPlaced(entered.gesture)) return false
+  const { on } = entered.gesture
+  const least = (container: HTMLElement) => (findControl(container, on) as HTMLInputElement | undefined)?.min
+  return Number((await subject.look(given, least)) ?? '') > 0
 }
 
 /** Only where an ordinary number is taken the same way is the 0 to blame. */

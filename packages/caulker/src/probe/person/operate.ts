@@ -53,7 +53,7 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
       yield only(key(ref, 'ArrowDown'), key(ref, 'Enter'), { do: 'leave' })
       return
     case 'select':
-      for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })
+      for (const option of someOptions(options)) yield only({ do: 'choose', on: ref, option })
       yield* keyGestures(ref, ['ArrowDown'])
       return
     case 'radio button':
@@ -147,6 +147,11 @@ function only(...gestures: Gesture[]): Tried {
 
 function firstOptions(count: number): number[] {
   return [0, 1, 2].slice(0, count)
+}
+
+/** The last of a list is often another than those that it names. */
+function someOptions(count: number): number[] {
+  return count > 3 ? [...firstOptions(count), count - 1] : firstOptions(count)
 }
 
 export interface FoundControl {

@@ -46,9 +46,11 @@ export function isKeptBack({ ways }: Subject, control: ControlRef): boolean {
   })
 }
 
-/** Of a group of radio buttons, one stands for all. */
+/** Of a group of radio buttons one stands for all; so does a field, since a button that keeps one keeps those beside it. */
 function isOneOf(one: ControlRef, control: ControlRef): boolean {
-  return equal(one, control) || (one.kind === 'radio button' && control.kind === 'radio button')
+  const areAlike =
+    (isPlainField(one) && isPlainField(control)) || (one.kind === 'radio button' && control.kind === one.kind)
+  return areAlike || equal(one, control)
 }
 
 const MOST_PAGES = 5

@@ -88,10 +88,9 @@ export function triedAt(subject: Subject, given: Given, control: FoundControl): 
 function* typedThenPressed(subject: Subject, given: Given, controls: readonly FoundControl[]): Iterable<Try> {
   const fields = controls.filter(({ ref }) => isPlainField(ref))
   const buttons = controls.filter(({ ref }) => ref.kind === 'button')
-  for (const { ref: field } of fields.slice(0, 3))
+  for (const found of fields.slice(0, 3))
     for (const { ref: button } of buttons.slice(0, 4)) {
-      const [text = '7'] = textsFor(subject, given, field)
-      const typed: Gesture = { do: 'type', on: field, text }
+      const typed: Gesture = { do: 'type', on: found.ref, text: textIn(subject, given, found) }
       yield { moves: [gesture(typed), gesture({ do: 'press', on: button })], control: button, text: undefined }
     }
 }

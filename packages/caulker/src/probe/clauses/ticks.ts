@@ -95,14 +95,17 @@ async function standTogether(
   came: readonly unknown[],
 ): Promise<boolean> {
   const value = valueIn(row, name)
-  const together = Array.isArray(value)
-    ? [...(value as unknown[]), came[1]]
-    : { ...(value as object), [String(came[0])]: came[1] }
+  const together = Array.isArray(value) ? [...(value as unknown[]), came[1]] : withMember(value as object, came)
   const [apart, whole] = [
     await subject.fresh({ ...given, [name]: value }),
     await subject.fresh({ ...given, [name]: together }),
   ]
   return equal(valueIn(whole, name), together) && !samePicture(apart.picture, whole.picture)
+}
+
+function withMember(record: object, [key, entry]: readonly unknown[]): object {
+  const there: unknown = Object.entries(record).find(([name]) => name === key)?.[1]
+  return { ...record, [String(key)]: Array.isArray(there) ? [...(there as unknown[]), entry] : entry }
 }
 
 function boxesOf(subject: Subject): Way[] {
@@ -129,12 +132,15 @@ function valueIn({ read, held }: Row, name: string): unknown {
   return read[name] ?? held[name]
 }
 
-/** Of a list its entries, of a record its members that are not off; nothing for any other value. */
+/** Of a list its entries, of a record its members that are not off, and of those that are lists the entries; nothing for any other value. */
 function entriesIn(row: Row, name: string): (readonly [key: unknown, entry: unknown])[] | undefined {
   const value = valueIn(row, name)
   if (Array.isArray(value)) return value.map((entry: unknown) => ['', entry])
   if (typeof value !== 'object' || value === null || isHost(value)) return undefined
-  return Object.entries(value).filter(([, member]) => member !== false && member !== null && member !== '')
+  const members = Object.entries(value).filter(([, member]) => member !== false && member !== null && member !== '')
+  return members.flatMap(([key, member]) =>
+    Array.isArray(member) ? member.map((entry: unknown) => [key, entry] as const) : [[key, member] as const],
+  )
 }
 
 function has(all: readonly (readonly [unknown, unknown])[], [key, entry]: readonly unknown[]): boolean {

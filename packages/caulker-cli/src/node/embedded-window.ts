@@ -30,6 +30,7 @@ const SHARED_NAMES = [
   'DOMException',
   'navigator',
   'crypto',
+  'CSS',
 ]
 const BOUND_NAMES = [
   'addEventListener',

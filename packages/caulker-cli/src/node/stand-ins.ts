@@ -1,3 +1,4 @@
+import escape from 'css.escape'
 import { installLayers } from './layers.js'
 import { installNoDialogs } from './no-dialogs.js'
 
@@ -16,6 +17,8 @@ export function installStandIns(view: Window & typeof globalThis): void {
   installNoDialogs(view)
   installLayers(view)
   fill(view, {
+    // CSSOM, section 7.1; what a style could do is not known here.
+    CSS: { escape, supports: () => false },
     ResizeObserver: NeverObserves,
     IntersectionObserver: NeverObserves,
     matchMedia: (media: string) => ({ media, matches: false, onchange: null, ...listensToNothing }),

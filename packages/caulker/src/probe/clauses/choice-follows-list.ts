@@ -1,4 +1,5 @@
 import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
+import { linesOnlyIn } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
 import { choiceOf, isAmong, keyOf, keysIn } from '../subject/among.js'
@@ -129,7 +130,7 @@ function whenGone(value: ValueClause, { moves }: Trail, before: Row, row: Row, a
       expected: due === 1 ? `heard ${value.event} once` : 'nothing is heard',
       found: `heard it ${reports} times`,
     }
-  return isGone && gone === 'mark' && !isMarkedInvalid(row)
+  return isGone && gone === 'mark' && !isMarkedInvalid(row) && !isSaid(before, row, held)
     ? {
         row: at,
         says: `a ${value.name} whose entry is gone is not marked`,
@@ -140,6 +141,12 @@ function whenGone(value: ValueClause, { moves }: Trail, before: Row, row: Row, a
 }
 
 /** Of several that are chosen at once, each: one that is gone may be kept. */
+/** Whether words that were not there before name it: they mark it for a person. */
+function isSaid(before: Row, row: Row, held: unknown): boolean {
+  const isSaying = (line: string) => !/^[[(<]/.test(line) && line !== String(held) && line.includes(String(held))
+  return linesOnlyIn(row.picture, before.picture).some(isSaying)
+}
+
 function chosenIn(value: unknown): readonly unknown[] {
   return Array.isArray(value) ? (value as unknown[]) : []
 }

@@ -2,11 +2,13 @@ import { accepts, equal, isKept, printed, typeText } from '../../contract/index.
 import { clause, type LeakAt } from './clause.js'
 import { isEmptiedPart } from './emptied-part.js'
 import { linesShowing } from './laws.js'
-import { allLines, linesText, pictureText } from '../sight/picture.js'
+import { foundControls } from '../person/operate.js'
+import { allLines, linesText, pictureText, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { textsOffType } from '../subject/off-type.js'
 import { isField, oneAtEach, type Subject } from '../subject/subject.js'
+import { isSilent } from '../subject/views.js'
 
 /** With how many controls it is tried what one does after another. */
 const MOST_PAIRED = 4
@@ -89,6 +91,7 @@ export const reportsTruth = clause({
         if (
           missing.length > 0 &&
           !isTypedBeside(rows.slice(0, at), shown, missing) &&
+          !(await isOpenedByItself(subject, row)) &&
           !(await isShownOnceLeft(subject, trail, at, row, missing))
         )
           return {
@@ -102,6 +105,19 @@ export const reportsTruth = clause({
     return undefined
   },
 })
+
+const MOST_BUTTONS = 8
+
+/** What was added may be open for its first edit: a press brings up the same where it was given. */
+async function isOpenedByItself(subject: Subject, { held, picture }: Row): Promise<boolean> {
+  const found = (await subject.look(held, foundControls)) ?? []
+  for (const { ref } of found.filter((one) => one.ref.kind === 'button').slice(0, MOST_BUTTONS)) {
+    const opened = await subject.play({ given: held, moves: [gesture({ do: 'press', on: ref })] })
+    const last = opened.rows[1]
+    if (last !== undefined && isSilent(subject, opened) && samePicture(last.picture, picture)) return true
+  }
+  return false
+}
 
 /** A text that is no value of the type is not taken for one; what lies beside the bounds of a value is the affair of its bounds. */
 function* offItsType(subject: Subject): Iterable<Trail> {

@@ -3,7 +3,7 @@ import type { Row } from '../stage/played.js'
 import { clause } from './clause.js'
 import { unlikeFresh, unlikeTwin } from './laws.js'
 import { samePicture } from '../sight/picture.js'
-import { isGesture, isTell, tell } from '../stage/trail.js'
+import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -62,7 +62,9 @@ export const survivesMove = clause({
         found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
       }
     const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
+    const unmoved = { ...trail, moves: trail.moves.slice(0, start) }
     if (changed !== undefined && (await changesWithTime(subject, trail.given))) return undefined
+    if (changed !== undefined && (await goesByItself(subject, unmoved, moved))) return undefined
     if (changed !== undefined) return { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
     const rest = trail.moves.slice(moves)
     if (rest.length === 0) return undefined
@@ -78,6 +80,16 @@ export const survivesMove = clause({
     )
   },
 })
+
+/** What is said for a while is gone after that while as well. */
+async function goesByItself(subject: Subject, before: Trail, { picture }: Row): Promise<boolean> {
+  const { rows } = await subject.play({ ...before, moves: [...before.moves, { wait: WHILE }] })
+  const last = rows.at(-1)
+  return rows.length > before.moves.length + 1 && last !== undefined && samePicture(last.picture, picture)
+}
+
+/** In milliseconds. */
+const WHILE = 10_000
 
 /** What looks otherwise after each move tells the time, and has forgotten nothing; what grows with each is drawn once more. */
 async function changesWithTime(subject: Subject, given: Given): Promise<boolean> {

@@ -76,8 +76,11 @@ export function createEditor(view: Window & typeof globalThis): Editor {
 
   function typeKeys(field: HTMLInputElement, head: string, tail: string, text: string): void {
     const isAtOnce = isWhole(field.type) || (field.type === 'number' && !/^\d+$/.test(text))
+    const strokes = isAtOnce ? [text] : [...text]
     let typed = head
-    for (const stroke of isAtOnce ? [text] : text) {
+    for (const [at, stroke] of strokes.entries()) {
+      const next = handedTo(field)
+      if (at > 0 && next !== undefined) return goOnIn(next, strokes.slice(at).join(''))
       if (field.maxLength >= 0 && typed.length + stroke.length + tail.length > field.maxLength) break
       const wanted = typed + stroke + tail
       if (key(field, 'keydown', stroke) && replace(field, wanted, 'insertText', stroke)) {
@@ -87,6 +90,22 @@ export function createEditor(view: Window & typeof globalThis): Editor {
       }
       key(field, 'keyup', stroke)
     }
+  }
+
+  /** The other field to which a component has moved the focus in the middle of typing. */
+  function handedTo(field: HTMLInputElement): HTMLInputElement | undefined {
+    const active = deepActiveElement(field.ownerDocument)
+    return active !== null && active !== field && isTextual(active) && editing?.field === field ? active : undefined
+  }
+
+  /** Keys go to where the focus is. */
+  function goOnIn(field: HTMLInputElement, text: string): void {
+    end()
+    const stands = textOf(field)
+    editing = { field, committed: stands, left: stands }
+    const [from, to] = hasSelection(field) ? [field.selectionStart ?? 0, field.selectionEnd ?? 0] : [0, stands.length]
+    typeKeys(field, stands.slice(0, from), stands.slice(to), text)
+    if (editing?.field === field) editing.left = textOf(field)
   }
 
   /** A component may rewrite what is typed while it is typed; the next character goes behind what stands there. */
@@ -122,8 +141,9 @@ export function createEditor(view: Window & typeof globalThis): Editor {
 
   /** The browser fills a field by itself: no key is pressed, and the change is final. */
   function fill(field: HTMLInputElement, text: string): void {
-    if (textOf(field) === text) return
-    write(field, text)
+    const fitting = field.maxLength >= 0 ? text.slice(0, field.maxLength) : text
+    if (textOf(field) === fitting) return
+    write(field, fitting)
     field.dispatchEvent(new view.Event('input', { bubbles: true, composed: true }))
     field.dispatchEvent(new view.Event('change', { bubbles: true }))
     if (editing?.field === field) editing = { field, committed: textOf(field), left: textOf(field) }

@@ -43,8 +43,8 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     // UI Events, section 3.5: what is taken away while the button is down is not clicked.
     if (isGone()) return
     closeBeside(element)
-    // Where nothing is laid out there is no place to say.
-    if (at === NOWHERE) element.click()
+    // Where nothing is laid out there is no place to say; what is drawn in SVG has no such method.
+    if (at === NOWHERE && 'click' in element) element.click()
     else send(element, 'click', { ...at, detail: 1 })
   }
 

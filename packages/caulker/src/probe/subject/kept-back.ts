@@ -41,8 +41,9 @@ export function isKeptBack({ ways }: Subject, control: ControlRef): boolean {
   return ways.some(({ moves, changes }) => {
     const places = moves.flatMap((move) => (isGesture(move) && isPlaced(move.gesture) ? [move.gesture.on] : []))
     const last = places.at(-1)
-    const waiting = places.every(isPlainField) ? places : places.filter((one) => !equal(one, last))
-    return changes.size > 0 && places.length > 1 && waiting.some((one) => isOneOf(one, control))
+    const others = places.filter((one) => !equal(one, last))
+    const waiting = places.every(isPlainField) ? places : others
+    return changes.size > 0 && others.length > 0 && waiting.some((one) => isOneOf(one, control))
   })
 }
 

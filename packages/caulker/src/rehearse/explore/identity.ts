@@ -1,6 +1,6 @@
 import type { Machine, PendingCall, Way } from '../../machine/index.js'
 import type { IdealState } from '../../ideal/index.js'
-import type { Kept, KeptPart } from '../play/stage.js'
+import type { Kept, KeptPart, Part } from '../play/stage.js'
 import { PARTS, type Memory } from '../play/memory.js'
 import type { Purse } from '../play/purse.js'
 import { asRead } from './as-read.js'
@@ -38,10 +38,10 @@ export function identityOf(machine: Machine): Identity {
       .filter(({ fitting, isConstant }) => !isConstant && fittings.includes(fitting))
       .map(({ known }) => known),
   )
-  const places = new Map<string, number>()
+  const places = new Map<Part | string, number>()
   let free = machine.names.length
   /** The first of some places that nothing else has. */
-  const placesOf = (key: string, count: number) => {
+  const placesOf = (key: Part | string, count: number) => {
     let place = places.get(key)
     if (place === undefined) {
       places.set(key, (place = free))
@@ -62,8 +62,8 @@ export function identityOf(machine: Machine): Identity {
     low = (low + sign * other) | 0
   }
   /** Each entry of a component is a place of its own, so that only those that changed are looked at. */
-  const shareState = (key: string, { part, state }: KeptPart, before: IdealState | undefined, sign: 1 | -1) => {
-    const first = placesOf(key, state.length)
+  const shareState = ({ part, state }: KeptPart, before: IdealState | undefined, sign: 1 | -1) => {
+    const first = placesOf(part, state.length)
     for (const entry of entriesOf(part.index, part.component)) {
       if (before !== undefined && before[entry] === state[entry]) continue
       if (before !== undefined) share(first + entry, intern(before[entry]), -1)
@@ -101,10 +101,13 @@ export function identityOf(machine: Machine): Identity {
         share(slot, intern(view === undefined ? kept.slots[slot] : view(kept.slots[slot])), 1)
       }
       if (old !== undefined)
-        for (const [key, part] of old.parts) if (!kept.parts.has(key)) shareState(key, part, undefined, -1)
+        for (const [key, part] of old.parts)
+          if (kept.parts.get(key)?.part !== part.part) shareState(part, undefined, -1)
       for (const [key, part] of kept.parts) {
-        const before = old?.parts.get(key)?.state
-        if (before !== part.state) shareState(key, part, before, 1)
+        const before = old?.parts.get(key)
+        // On another screen one of the same name may stand.
+        const state = before?.part === part.part ? before.state : undefined
+        if (state !== part.state) shareState(part, state, 1)
       }
       return { kept, high, low }
     },

@@ -48,6 +48,7 @@ import { tideRule } from './tide-rule.js'
 import { toolList } from './tool-list.js'
 import { woodPick } from './wood-pick.js'
 import { hullList } from './hull-list.js'
+import { hullSurvey } from './hull-survey.js'
 import { pitchSlider } from './pitch-slider.js'
 import { craneChoice } from './crane-choice.js'
 import { rivetCount } from './rivet-count.js'
@@ -145,4 +146,5 @@ export const corpus = [
   berthDialog,
   kettleWarm,
   pennyField,
+  hullSurvey,
 ]

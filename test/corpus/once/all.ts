@@ -4,11 +4,13 @@ import { cargoWeight } from './cargo-weight.js'
 import { chartFile } from './chart-file.js'
 import { flagHoist } from './flag-hoist.js'
 import { logLine } from './log-line.js'
+import { namePlate } from './name-plate.js'
 import { oilMix } from './oil-mix.js'
 import { pumpLever } from './pump-lever.js'
 import { quayMenu } from './quay-menu.js'
 import { sailDate } from './sail-date.js'
 import { tarSearch } from './tar-search.js'
+import { tarTint } from './tar-tint.js'
 import { watchBill } from './watch-bill.js'
 
 /** Families that were written from their contracts before any clause was tried on them: they are counted apart. */
@@ -25,4 +27,6 @@ export const seenOnce = [
   sailDate,
   tarSearch,
   watchBill,
+  tarTint,
+  namePlate,
 ]

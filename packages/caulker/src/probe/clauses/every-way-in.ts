@@ -39,7 +39,7 @@ export const everyWayIn = clause({
     'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; what Escape gives up is not taken, and keys come to all that a pointer comes to.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus; a key goes on from what was typed before it, a field is emptied and left, a text is given up by Escape, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, and arrow keys walk through what Tab comes to once.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus; a key goes on from what was typed before it, a field is emptied and left, a text is given up by Escape, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, and arrow keys walk through what Tab comes to once.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',

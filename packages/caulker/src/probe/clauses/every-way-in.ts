@@ -3,6 +3,8 @@ import { clause, type LeakAt } from './clause.js'
 import { deadField, eachField, leftStanding } from './dead-field.js'
 import { deadTick, eachTick } from './dead-tick.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
+import { otherThanComposed, typedPart } from './one-text-of-several.js'
+import { chosenByNoKey, keysInLists } from './chosen-by-no-key.js'
 import { shownElsewhere } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
@@ -80,6 +82,8 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   zeroFirst,
   markedThenPressed,
   savedAlong,
+  typedPart,
+  keysInLists,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -103,6 +107,8 @@ const LAWS: readonly Law[] = [
   lostAtSave,
   zeroLost,
   takesWhatever,
+  otherThanComposed,
+  chosenByNoKey,
 ]
 
 /** Of several values, or fields, one may be there for something else. */

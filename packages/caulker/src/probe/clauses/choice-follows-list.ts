@@ -1,5 +1,5 @@
 import { accepts, equal, printed, type ValueClause } from '../../contract/index.js'
-import { linesOnlyIn } from '../sight/picture.js'
+import { linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
 import { choiceOf, isAmong, keyOf, keysIn } from '../subject/among.js'
@@ -43,14 +43,15 @@ export const choiceFollowsList = clause({
         }
     }
   },
-  judge(subject, { rows, trail }) {
+  async judge(subject, { rows, trail }) {
     for (const [at, row] of rows.entries())
       for (const value of subject.values.filter(({ among }) => among !== undefined)) {
         const before = rows[at - 1]
         const leak =
           chosenElsewhere(value, row, before, at) ??
           droppedWithAnother(value, row, before, at) ??
-          (before === undefined ? undefined : whenGone(value, trail, before, row, at))
+          (before === undefined ? undefined : whenGone(value, trail, before, row, at)) ??
+          (await shownAsAnother(subject, value, trail, row, at))
         if (leak !== undefined) return leak
       }
     return undefined
@@ -140,13 +141,45 @@ function whenGone(value: ValueClause, { moves }: Trail, before: Row, row: Row, a
     : undefined
 }
 
-/** Of several that are chosen at once, each: one that is gone may be kept. */
+/** A choice that is gone looks as if an entry that is there had been chosen, and the entries look otherwise than each other. */
+async function shownAsAnother(
+  subject: Subject,
+  value: ValueClause,
+  { given, moves }: Trail,
+  row: Row,
+  at: number,
+): Promise<LeakAt | undefined> {
+  const name = value.among?.list ?? ''
+  const [whole, list] = [given[name], row.held[name]]
+  if (!isTell(row.move) || !(name in row.move.tell) || moves.length !== 1) return undefined
+  if (!Array.isArray(whole) || !Array.isArray(list) || isAmong(row.read[value.name], keysIn(value, row.held)))
+    return undefined
+  if (!equal(row.read[value.name], given[value.name])) return undefined
+  const shownWith = async (entries: unknown, entry: unknown) =>
+    (await subject.fresh({ ...row.held, [name]: entries, [value.name]: choiceOf(value, entry) })).picture
+  const [one, other] = [await shownWith(whole, whole[0]), await shownWith(whole, whole[1])]
+  if (samePicture(one, other)) return undefined
+  for (const entry of list.slice(0, MOST_ENTRIES) as unknown[])
+    if (samePicture(await shownWith(list, entry), row.picture))
+      return {
+        row: at,
+        says: `a ${value.name} whose entry is gone is shown as another`,
+        expected: `shown otherwise than ${value.name} ${printed(choiceOf(value, entry))}`,
+        found: 'shown alike',
+        cause: 'the first entry stands for what is not among them',
+      }
+  return undefined
+}
+
+const MOST_ENTRIES = 3
+
 /** Whether words that were not there before name it: they mark it for a person. */
 function isSaid(before: Row, row: Row, held: unknown): boolean {
   const isSaying = (line: string) => !/^[[(<]/.test(line) && line !== String(held) && line.includes(String(held))
   return linesOnlyIn(row.picture, before.picture).some(isSaying)
 }
 
+/** Of several that are chosen at once, each: one that is gone may be kept. */
 function chosenIn(value: unknown): readonly unknown[] {
   return Array.isArray(value) ? (value as unknown[]) : []
 }

@@ -4,6 +4,7 @@ import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
 import { takesAnyText } from '../subject/off-type.js'
+import { onceFor } from '../subject/once-for.js'
 import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
@@ -17,7 +18,9 @@ interface Shown {
 }
 
 /** What a field shows of each value while somebody is in it, where that is written otherwise than the value itself, or is a fraction. */
-async function shownIn(subject: Subject): Promise<Shown[]> {
+const shownIn = onceFor(lookForShown)
+
+async function lookForShown(subject: Subject): Promise<Shown[]> {
   const found: Shown[] = []
   for (const way of oneAtEach(subject.ways.filter(isTypedInText)))
     for (const value of subject.values.filter((one) => shows(way, one)))

@@ -2,6 +2,7 @@ import { equal } from '../../contract/index.js'
 import { findControl, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isGesture, type Trail } from '../stage/trail.js'
+import { onceFor } from '../subject/once-for.js'
 import type { Subject, Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -33,13 +34,7 @@ export async function chosenByNoKey(subject: Subject, { trail, rows }: Played): 
   }
 }
 
-const known = new WeakMap<Subject, Promise<Way[]>>()
-
-function listsTabbedTo(subject: Subject): Promise<Way[]> {
-  let found = known.get(subject)
-  if (found === undefined) known.set(subject, (found = lookForLists(subject)))
-  return found
-}
+const listsTabbedTo = onceFor(lookForLists)
 
 async function lookForLists(subject: Subject): Promise<Way[]> {
   const lists: Way[] = []

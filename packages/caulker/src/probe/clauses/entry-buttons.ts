@@ -1,6 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import { gesture, type Trail } from '../stage/trail.js'
+import { onceFor } from '../subject/once-for.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { listIn, listsOf, someEntries } from './lists.js'
@@ -13,14 +14,8 @@ interface Pressed {
   readonly trail: Trail
 }
 
-const found = new WeakMap<Subject, Promise<Pressed[]>>()
-
 /** Of three entries of a list, each button of the one in the middle. */
-export function middleButtons(subject: Subject): Promise<Pressed[]> {
-  let known = found.get(subject)
-  if (known === undefined) found.set(subject, (known = lookForMiddle(subject)))
-  return known
-}
+export const middleButtons = onceFor(lookForMiddle)
 
 async function lookForMiddle(subject: Subject): Promise<Pressed[]> {
   const pressed: Pressed[] = []

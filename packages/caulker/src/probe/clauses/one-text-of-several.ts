@@ -3,6 +3,7 @@ import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
+import { onceFor } from '../subject/once-for.js'
 import { isPlainField, type Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldTexts } from './field-text.js'
@@ -55,13 +56,7 @@ export async function otherThanComposed(subject: Subject, { trail, rows }: Playe
   return undefined
 }
 
-const known = new WeakMap<Subject, Promise<Composed[]>>()
-
-function composedIn(subject: Subject): Promise<Composed[]> {
-  let found = known.get(subject)
-  if (found === undefined) known.set(subject, (found = lookForComposed(subject)))
-  return found
-}
+const composedIn = onceFor(lookForComposed)
 
 /** Each of two fields or more shows a part of it, one after the other, and nobody shows it as a whole. */
 async function lookForComposed({ values, middle, look }: Subject): Promise<Composed[]> {

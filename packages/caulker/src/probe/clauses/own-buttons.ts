@@ -4,6 +4,7 @@ import { controlRefs, isOperable, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
 import { isOffered } from '../subject/among.js'
+import { onceFor } from '../subject/once-for.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { listIn, listsOf, someEntries } from './lists.js'
@@ -15,14 +16,8 @@ export interface Own {
   readonly trail: Trail
 }
 
-const found = new WeakMap<Subject, Promise<(readonly [Own, Own])[]>>()
-
 /** The buttons that come up with each entry of a list: of two entries, the same button of the one and of the other. */
-export function ownButtons(subject: Subject): Promise<(readonly [Own, Own])[]> {
-  let known = found.get(subject)
-  if (known === undefined) found.set(subject, (known = lookForOwn(subject)))
-  return known
-}
+export const ownButtons = onceFor(lookForOwn)
 
 async function lookForOwn(subject: Subject): Promise<(readonly [Own, Own])[]> {
   const pairs: (readonly [Own, Own])[] = []

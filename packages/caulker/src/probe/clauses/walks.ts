@@ -6,6 +6,7 @@ import type { Key } from '../person/gestures.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
 import { choiceOf, keyOf } from '../subject/among.js'
+import { onceFor } from '../subject/once-for.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { listIn } from './lists.js'
@@ -22,13 +23,7 @@ interface Walk {
   readonly names: readonly string[]
 }
 
-const found = new WeakMap<Subject, Promise<Walk[]>>()
-
-function walksOf(subject: Subject): Promise<Walk[]> {
-  let known = found.get(subject)
-  if (known === undefined) found.set(subject, (known = lookForWalks(subject)))
-  return known
-}
+const walksOf = onceFor(lookForWalks)
 
 /** On an ordinary mount, and where nothing is chosen yet. */
 async function lookForWalks(subject: Subject): Promise<Walk[]> {

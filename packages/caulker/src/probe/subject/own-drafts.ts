@@ -3,6 +3,7 @@ import type { Given } from '../../mount/index.js'
 import { findControl, isReachable, type ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
 import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
+import { onceFor } from './once-for.js'
 import type { Subject } from './subject.js'
 
 /** How a person edits a draft of a component: what opens it, where it is typed, what saves it and what cancels it. */
@@ -25,18 +26,10 @@ export const BEFORE = 'oakum'
 export const TYPED = 'pitch'
 export const TYPED_LATER = 'tallow'
 
-const known = new WeakMap<Subject, Promise<(OwnEditor | string)[]>>()
-
 /** The editor of each draft of a contract; why none was found, where none was. */
-export function editorsOf(subject: Subject): Promise<(OwnEditor | string)[]> {
-  let found = known.get(subject)
-  if (found === undefined)
-    known.set(
-      subject,
-      (found = Promise.all(Object.values(subject.contract.drafts).map((draft) => editorOf(subject, draft)))),
-    )
-  return found
-}
+export const editorsOf = onceFor((subject): Promise<(OwnEditor | string)[]> =>
+  Promise.all(Object.values(subject.contract.drafts).map((draft) => editorOf(subject, draft))),
+)
 
 /** The property with another text, in a record whose other members are something else too. */
 export function told({ draft, member, other }: OwnEditor, text: string): Given {

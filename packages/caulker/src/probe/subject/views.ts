@@ -5,6 +5,7 @@ import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
+import { onceFor } from './once-for.js'
 import type { Subject, Way } from './subject.js'
 
 /** A press that only shows something otherwise, such as a fold, and the press or the Escape that takes it back. */
@@ -19,16 +20,8 @@ const MOST_BACKS = 8
 /** And how many of those that the press has brought along. */
 const MOST_COME = 3
 
-const known = new WeakMap<Subject, Promise<View[]>>()
-
-/** What a person can turn over and back without having edited anything; looked for once. */
-export function viewsOf(subject: Subject): Promise<View[]> {
-  const before = known.get(subject)
-  if (before !== undefined) return before
-  const found = foundViews(subject)
-  known.set(subject, found)
-  return found
-}
+/** What a person can turn over and back without having edited anything. */
+export const viewsOf = onceFor(foundViews)
 
 /** The presses that change no value: they may bring something up. */
 export function bringingUp({ ways }: Subject): Way[] {

@@ -95,6 +95,8 @@ describe('the fault corpus', () => {
     'berth-find-with-click-too-late': 'every-way-in',
     'paint-swatch-with-arrows-do-nothing': 'every-way-in',
     'paint-swatch-with-code-emptied-unheard': 'every-way-in',
+    'hull-survey-with-back-forgets': 'shown-when-unfolded',
+    'hull-survey-with-hands-out-its-own': 'fresh-payload',
     'hand-marks-with-one-at-a-time': 'edits-stand',
     'hand-marks-with-untick-does-nothing': 'every-way-in',
     'berth-place-with-east-emptied-is-zero': 'emptied-as-said',

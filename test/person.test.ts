@@ -163,6 +163,21 @@ describe('the ways in which a text gets into a field', () => {
     expect(happened).to.eql(['input Heron', 'change Heron'])
   })
 
+  it('goes on where the focus has been moved to, and a browser fills in no more than fits', () =>
+    inDocument((document) => {
+      const place = document.body.appendChild(document.createElement('div'))
+      place.innerHTML = '<input maxlength="1"><input maxlength="1">'
+      const [first, second] = place.querySelectorAll('input') as unknown as [HTMLInputElement, HTMLInputElement]
+      const ended: string[] = []
+      first.oninput = () => second.focus()
+      place.onchange = ({ target }) => ended.push((target as HTMLInputElement).value)
+      const [one, other] = controlRefs(place).map(({ ref }) => ref)
+      void personAt(place).act({ do: 'type', on: one!, text: 'AB' })
+      expect([first.value, second.value, ...ended]).to.eql(['A', 'B', 'A'])
+      void personAt(place).act({ do: 'fill', on: other!, text: 'K7' })
+      expect(second.value).to.equal('K')
+    }))
+
   it('types over some letters, and leaves the rest', async () => {
     const { happened, refused } = await happenedIn(
       '<input value="pitch">',

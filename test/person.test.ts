@@ -114,6 +114,14 @@ describe('what is not drawn', () => {
       },
     ))
 
+  it('closes a dialog with the form in it whose method says so', () =>
+    inTree('<dialog><form method="dialog"><button value="kept">Keep</button></form></dialog>', (root, act) => {
+      const dialog = root.querySelector('dialog')!
+      dialog.showModal()
+      act(0)
+      expect([dialog.open, dialog.returnValue]).to.eql([false, 'kept'])
+    }))
+
   it('loses no focus to a pointer that its owner takes for itself', async () => {
     const { happened } = await happenedIn(
       '<input value="a"><button value="b">Pick</button>',

@@ -12,6 +12,7 @@ import {
 } from 'caulker/inside/probe'
 import { playLive, type PlayedLive } from 'caulker/inside/live'
 import { stepText } from 'caulker/inside/probe'
+import { watchClosing } from './closing-dialogs.js'
 import { installNoDialogs } from './no-dialogs.js'
 import { installClock } from './probe-clock.js'
 import { brokeOff, brokenAt, wiringIn, type BrokenStep, type Plays } from './probe-job.js'
@@ -58,12 +59,14 @@ for (const name of ['ResizeObserver', 'IntersectionObserver'] as const) {
 const clocked = clock.frames(nextTurn, (error) =>
   globalThis.dispatchEvent(new ErrorEvent('error', { error, cancelable: true })),
 )
-const isDrawn = () => observers > 0 || document.getAnimations().length > 0
+const closing = watchClosing(globalThis)
+const isDrawn = () => observers > 0 || document.getAnimations().length > 0 || closing.isAny()
 const frames: Frames = {
   ...clocked,
   isStill: () => clock.waiting() === 0 && !isDrawn(),
   async next() {
     if (isDrawn()) await new Promise((resolve) => requestFrame(resolve))
+    closing.drawn()
     return clocked.next()
   },
 }

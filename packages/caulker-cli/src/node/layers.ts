@@ -11,17 +11,23 @@ export function installLayers(view: View): void {
 function installDialogs({ HTMLDialogElement: { prototype }, Event }: View): void {
   if ('showModal' in prototype) return
   const modal = new WeakSet<Element>()
+  const heard = new WeakSet<Element>()
+  const shown = (dialog: HTMLDialogElement) => {
+    dialog.open = true
+    // Last, so that whoever hears the submit may keep it open; it stays in the tree of its form.
+    if (!heard.has(dialog)) dialog.addEventListener('submit', closeWithForm)
+    heard.add(dialog)
+    focusFirst(dialog)
+  }
   knowState(prototype, ':modal', (element) => modal.has(element) && element.hasAttribute('open'))
   give(prototype, {
     returnValue: '',
     show(this: HTMLDialogElement) {
-      this.open = true
-      focusFirst(this)
+      shown(this)
     },
     showModal(this: HTMLDialogElement) {
       modal.add(this)
-      this.open = true
-      focusFirst(this)
+      shown(this)
     },
     close(this: HTMLDialogElement, returnValue?: string) {
       if (!this.open) return
@@ -31,6 +37,15 @@ function installDialogs({ HTMLDialogElement: { prototype }, Event }: View): void
       queueMicrotask(() => this.dispatchEvent(new Event('close')))
     },
   })
+}
+
+/** HTML Standard, section 4.10.22.3: a form whose method is dialog is sent nowhere, and closes the dialog that it stands in. */
+function closeWithForm(this: HTMLDialogElement, event: SubmitEvent): void {
+  const form = event.target as HTMLFormElement
+  const method = event.submitter?.getAttribute('formmethod') ?? form.getAttribute('method')
+  if (event.defaultPrevented || method?.toLowerCase() !== 'dialog') return
+  event.preventDefault()
+  this.close((event.submitter as HTMLButtonElement | null)?.value)
 }
 
 /** HTML Standard, section 4.11.4: what is meant to have the focus, else the first that can have it. */

@@ -49,7 +49,8 @@ export function listenAround(scene: Scene): () => void {
     noteFault(scene, event.reason)
     event.preventDefault()
   }
-  const stopSubmit = (event: Event) => {
+  const stopSubmit = (event: SubmitEvent) => {
+    if (isOfDialog(event)) return
     event.preventDefault()
     scene.since.submits.push(formValuesOf(scene))
   }
@@ -63,6 +64,12 @@ export function listenAround(scene: Scene): () => void {
     view.removeEventListener('unhandledrejection', onRejection)
     view.removeEventListener('submit', stopSubmit)
   }
+}
+
+/** HTML Standard, section 4.10.22.3: such a form is sent nowhere; it closes the dialog that it stands in. */
+function isOfDialog({ target, submitter }: SubmitEvent): boolean {
+  const method = submitter?.getAttribute('formmethod') ?? (target as Element).getAttribute('method')
+  return method?.toLowerCase() === 'dialog'
 }
 
 /** What an event carries of other names. */

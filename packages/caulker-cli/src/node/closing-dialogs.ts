@@ -10,15 +10,13 @@ export function watchClosing({
   MutationObserver,
 }: typeof globalThis): ClosingDialogs {
   const closing = new Set<Node>()
-  const watched = new WeakSet<HTMLDialogElement>()
   const observer = new MutationObserver((records) => {
     for (const { target } of records) if (!(target as HTMLDialogElement).open) closing.add(target)
   })
   for (const name of ['show', 'showModal'] as const) {
     const own = prototype[name]
     prototype[name] = function (this: HTMLDialogElement) {
-      if (!watched.has(this)) observer.observe(this, { attributes: true, attributeFilter: ['open'] })
-      watched.add(this)
+      observer.observe(this, { attributes: true, attributeFilter: ['open'] })
       own.call(this)
     }
   }

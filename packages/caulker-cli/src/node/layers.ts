@@ -1,3 +1,5 @@
+import { isOfDialog } from 'caulker/inside/probe'
+
 type View = Window & typeof globalThis
 
 /**
@@ -11,12 +13,10 @@ export function installLayers(view: View): void {
 function installDialogs({ HTMLDialogElement: { prototype }, Event }: View): void {
   if ('showModal' in prototype) return
   const modal = new WeakSet<Element>()
-  const heard = new WeakSet<Element>()
   const shown = (dialog: HTMLDialogElement) => {
     dialog.open = true
-    // Last, so that whoever hears the submit may keep it open; it stays in the tree of its form.
-    if (!heard.has(dialog)) dialog.addEventListener('submit', closeWithForm)
-    heard.add(dialog)
+    // At the dialog, which stands in the tree of its form: a submit does not leave that.
+    dialog.addEventListener('submit', closeWithForm)
     focusFirst(dialog)
   }
   knowState(prototype, ':modal', (element) => modal.has(element) && element.hasAttribute('open'))
@@ -41,9 +41,7 @@ function installDialogs({ HTMLDialogElement: { prototype }, Event }: View): void
 
 /** HTML Standard, section 4.10.22.3: a form whose method is dialog is sent nowhere, and closes the dialog that it stands in. */
 function closeWithForm(this: HTMLDialogElement, event: SubmitEvent): void {
-  const form = event.target as HTMLFormElement
-  const method = event.submitter?.getAttribute('formmethod') ?? form.getAttribute('method')
-  if (event.defaultPrevented || method?.toLowerCase() !== 'dialog') return
+  if (event.defaultPrevented || !isOfDialog(event)) return
   event.preventDefault()
   this.close((event.submitter as HTMLButtonElement | null)?.value)
 }

@@ -94,9 +94,10 @@ export function ideal(contract: AnyContract): Ideal {
   const hooked = clauses.filter(({ after }) => after.length > 0)
   const slotOf = new Map(clauses.map((clause, at) => [clause.name, at]))
   const knownOf = new Map(values.map((clause, at) => [clause.name, clauses.length + at]))
-  const openOf = new Map(values.map((clause, at) => [clause.name, clauses.length + values.length + at]))
+  const [firstOpen, firstWaited] = [clauses.length + values.length, clauses.length + 3 * values.length]
+  const openOf = new Map(values.map((clause, at) => [clause.name, firstOpen + at]))
   const initialOf = new Map(values.map((clause, at) => [clause.name, clauses.length + 2 * values.length + at]))
-  const waitedOf = new Map(values.map((clause, at) => [clause.name, clauses.length + 3 * values.length + at]))
+  const waitedOf = new Map(values.map((clause, at) => [clause.name, firstWaited + at]))
 
   const standing = (slots: readonly unknown[], name: string) => slots[slotOf.get(name) ?? -1]
   const limits = (slots: readonly unknown[], clause: ValueClause): Limits =>
@@ -248,9 +249,8 @@ export function ideal(contract: AnyContract): Ideal {
   }
 
   function isPending(state: IdealState): boolean {
-    const [open, waited] = [clauses.length + values.length, clauses.length + 3 * values.length]
     for (let at = 0; at < values.length; at++)
-      if (state[open + at] !== FINISHED || state[waited + at] !== undefined) return true
+      if (state[firstOpen + at] !== FINISHED || state[firstWaited + at] !== undefined) return true
     return false
   }
 

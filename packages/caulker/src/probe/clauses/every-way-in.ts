@@ -28,7 +28,7 @@ import { givenUp, stuckTick, takenByEscape, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
 import { allLines, linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { gesture, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
+import { gesture, isGesture, operatedIn, settlesEdits, type Trail } from '../stage/trail.js'
 import { foundControls } from '../person/operate.js'
 import { isKeptBack } from '../subject/kept-back.js'
 import { isField, isPlainField, oneAtEach, type Subject } from '../subject/subject.js'
@@ -172,8 +172,7 @@ async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promi
   const fresh = await subject.fresh(row.held)
   if (fresh.fault !== undefined || !samePicture(fresh.picture, first.picture)) return undefined
   if (subject.values.some(({ name }) => isEmptiedPart(subject, rows, name))) return undefined
-  const places = moves.flatMap((move) => (isGesture(move) && isPlaced(move.gesture) ? [move.gesture.on] : []))
-  if (places.some((control) => isKeptBack(subject, control))) return undefined
+  if (operatedIn(trail.moves).some((control) => isKeptBack(subject, control))) return undefined
   if (bringsUpMore(first, row) || (await isPickedForAButton(subject, trail, rows))) return undefined
   if (await comesAlongElsewhere(subject, trail, first, row)) return undefined
   const leak = unlikeFresh(row, first, fresh)

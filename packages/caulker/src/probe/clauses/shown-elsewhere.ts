@@ -16,13 +16,11 @@ export async function shownElsewhere(subject: Subject, { trail, rows }: Played):
   if (!isGesture(move) || !isPlaced(move.gesture) || !KINDS.includes(move.gesture.on.kind)) return undefined
   if (!rows.some(({ heard }) => heard.some(({ value }) => value !== undefined))) return undefined
   const { on } = move.gesture
-  const textsAt = (at: Pick<typeof trail, 'given' | 'moves'>) => subject.lookAfter(at.given, at.moves, textsOf(on.kind))
-  const [before, after] = [await textsAt({ ...trail, moves: [] }), await textsAt(trail)]
-  if (before === undefined || after === undefined || before.length !== after.length || before.length < 2)
-    return undefined
-  const [place, text] = [before.findIndex(({ ref }) => ref.nth === on.nth), before[on.nth]?.text]
-  if (place !== on.nth || text !== after[on.nth]?.text) return undefined
-  const other = after.find(({ text: now }, at) => at !== place && now !== before[at]?.text)
+  const before = (await subject.look(trail.given, textsOf(on.kind))) ?? []
+  const after = (await subject.lookAfter(trail.given, trail.moves, textsOf(on.kind))) ?? []
+  const text = before[on.nth]?.text
+  if (text === undefined || before.length !== after.length || text !== after[on.nth]?.text) return undefined
+  const other = after.find(({ text: now }, at) => now !== before[at]?.text)
   if (other === undefined) return undefined
   return {
     row: rows.length - 1,

@@ -62,10 +62,11 @@ export const survivesMove = clause({
         found: `heard ${moved.heard.map(({ event }) => event).join(', ')}`,
       }
     const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
-    const unmoved = { ...trail, moves: trail.moves.slice(0, start) }
-    if (changed !== undefined && (await changesWithTime(subject, trail.given))) return undefined
-    if (changed !== undefined && (await goesByItself(subject, unmoved, moved))) return undefined
-    if (changed !== undefined) return { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
+    if (changed !== undefined) {
+      const unmoved = { ...trail, moves: trail.moves.slice(0, start) }
+      const isOfTime = (await changesWithTime(subject, trail.given)) || (await goesByItself(subject, unmoved, moved))
+      return isOfTime ? undefined : { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
+    }
     const rest = trail.moves.slice(moves)
     if (rest.length === 0) return undefined
     const twin = await subject.play({ given: trail.given, moves: rest })

@@ -67,7 +67,7 @@ export function listenAround(scene: Scene): () => void {
 }
 
 /** HTML Standard, section 4.10.22.3: such a form is sent nowhere; it closes the dialog that it stands in. */
-function isOfDialog({ target, submitter }: SubmitEvent): boolean {
+export function isOfDialog({ target, submitter }: SubmitEvent): boolean {
   const method = submitter?.getAttribute('formmethod') ?? (target as Element).getAttribute('method')
   return method?.toLowerCase() === 'dialog'
 }

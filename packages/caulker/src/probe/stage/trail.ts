@@ -1,5 +1,6 @@
 import { isHost, printed, type AnyContract } from '../../contract/index.js'
-import { commits, gestureText, type Gesture } from '../person/gestures.js'
+import type { ControlRef } from '../person/controls.js'
+import { commits, gestureText, isPlaced, type Gesture } from '../person/gestures.js'
 import type { Given } from '../../mount/index.js'
 
 /** A command that its owner calls, with its one argument where it takes one. */
@@ -86,6 +87,11 @@ export function isDone<D extends Gesture['do']>(
   done: D,
 ): move is { readonly gesture: Doing<Gesture, D> } {
   return isGesture(move) && move.gesture.do === done
+}
+
+/** The controls at which some moves do something. */
+export function operatedIn(moves: readonly Move[]): ControlRef[] {
+  return moves.flatMap((move) => (isGesture(move) && isPlaced(move.gesture) ? [move.gesture.on] : []))
 }
 
 /** Whether some moves begin with a press. */

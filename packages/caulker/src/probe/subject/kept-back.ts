@@ -1,10 +1,9 @@
 import { equal } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
-import { isPlaced } from '../person/gestures.js'
 import { foundControls, type FoundControl } from '../person/operate.js'
 import { samePicture, type Picture } from '../sight/picture.js'
 import type { Stage } from '../stage/stage.js'
-import { gesture, isGesture, type Move } from '../stage/trail.js'
+import { gesture, operatedIn, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import { isPlainField, type Subject } from './subject.js'
 import { textIn, triedAt, type Try } from './tries.js'
@@ -39,7 +38,7 @@ export async function* keptBack(
 /** Whether what is done at a control waits for what is done at another after it. */
 export function isKeptBack({ ways }: Subject, control: ControlRef): boolean {
   return ways.some(({ moves, changes }) => {
-    const places = moves.flatMap((move) => (isGesture(move) && isPlaced(move.gesture) ? [move.gesture.on] : []))
+    const places = operatedIn(moves)
     const last = places.at(-1)
     const others = places.filter((one) => !equal(one, last))
     const waiting = places.every(isPlainField) ? places : others

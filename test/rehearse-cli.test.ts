@@ -36,7 +36,12 @@ const STEPPERS = {
       }
     }
     customElements.define('quay-stepper', Stepper)
-    customElements.define('stuck-stepper', class extends Stepper { static follows = false })`,
+    customElements.define('stuck-stepper', class extends Stepper { static follows = false })
+    customElements.define('tired-stepper', class extends Stepper {
+      #told = 0
+      get count() { return super.count }
+      set count(to) { if (this.#told++ < 4) super.count = to }
+    })`,
   'quay.screen.js': `
     import { contract, screen, set, twoWay, Type } from 'caulker'
     import { nativeButton } from 'caulker/dom'
@@ -47,7 +52,8 @@ const STEPPERS = {
       bind: ({ cells }) => ({ one: { count: twoWay(cells.count) }, none: { text: 'None', on: { press: [set(cells.count, 0)] } } }),
     })
     export const sound = quay('sound-quay', 'quay-stepper')
-    export const stuck = quay('stuck-quay', 'stuck-stepper')`,
+    export const stuck = quay('stuck-quay', 'stuck-stepper')
+    export const tired = quay('tired-quay', 'tired-stepper')`,
 }
 
 describe('caulker rehearse', () => {
@@ -182,7 +188,7 @@ describe('caulker rehearse', () => {
     const folder = folderWith(STEPPERS)
     const { code, out } = await caulker('rehearse', folder, '--live')
     expect(code).to.equal(1)
-    expect(out).to.include('No leaks in 2 screens and journeys')
+    expect(out).to.include('No leaks in 3 screens and journeys')
     expect(out).to.match(/scripts played on a page of live components, in an embedded DOM: \d+ as the ideal, \d+ not\./)
     expect(out).to.match(/✗ stuck-quay \d+: .*\n {2}at step \d, one\.count is 2 on the page, and should be 0\./)
     expect(out).to.not.include('✗ sound-quay')
@@ -190,12 +196,38 @@ describe('caulker rehearse', () => {
     expect(junit.out).to.match(/<testsuite name="stuck-quay, in an embedded DOM" tests="\d+" failures="[1-9]/)
   })
 
-  it('plays the scripts that cover the sound journey on its live components in Chromium', async () => {
-    const { code, out } = await caulker('rehearse', 'examples/haul-out', '--edits', '1', '--browser')
+  it('walks at random over live components, and cuts what parts down to the steps that it takes', async () => {
+    const folder = folderWith(STEPPERS)
+    const ran = (...more: string[]) => caulker('rehearse', folder, '--only', 'tired-quay', '--live', ...more)
+    expect((await ran()).code, 'what covers').to.equal(0)
+    const { code, out } = await ran('--walks', '6', '--seed', '3')
+    expect(code).to.equal(1)
+    expect(out).to.match(/scripts? and 6 random walks played on a page of live components/)
+    const [, step, trail = ''] =
+      /✗ tired-quay, random walk \d.*\n {2}at step (\d+), one\.count is \d+ on the page[^]*?--play '(.*)'/.exec(out) ??
+      []
+    const steps = JSON.parse(trail) as object[]
+    expect(steps.filter((one) => 'press' in one)).to.have.length(4)
+    expect(steps.length).to.equal(Number(step))
+    const again = await ran('--play', trail)
+    expect(again.out).to.include('0 as the ideal, 1 not.').and.include(`at step ${step},`)
+    const alone = await caulker('rehearse', folder, '--walks', '6')
+    expect([alone.code, alone.err]).to.eql([
+      2,
+      'caulker: --walks: random walks go over a page of live components; add --live or --browser\n',
+    ])
+  })
+
+  it('plays the scripts that cover the sound journey, and random walks over it, on its live components in Chromium', async () => {
+    const walks = process.env['CAULKER_ALL'] === '1' ? '500' : '40'
+    const { code, out } = await caulker('rehearse', 'examples/haul-out', '--edits', '1', '--browser', '--walks', walks)
     expect(out).to.match(
       /^No leaks in 1 screen or journey in \d+ states\.\n[^]* ✓ haul-out {2}all \d+ states seen; an end can be reached/,
     )
-    expect(out).to.match(/(\d+) scripts played on a page of live components, in Chromium [\d.]+: \1 as the ideal\./)
+    const said =
+      /(\d+) scripts and (\d+) random walks played on a page of live components, in Chromium [\d.]+: (\d+) as the ideal\./
+    const [, scripts, walked, whole] = said.exec(out) ?? []
+    expect([walked, Number(whole) - Number(scripts)]).to.eql([walks, Number(walks)])
     expect(code).to.equal(0)
   })
 })

@@ -26,6 +26,11 @@ export async function runRehearse(
     process.stdout.write(explainedInvariant(options.explain))
     return exit(EXIT.sound)
   }
+  if (options.walks !== undefined && !isLive(options))
+    throw new CaulkerError(
+      'bad-argument',
+      '--walks: random walks go over a page of live components; add --live or --browser',
+    )
   const line = progressLine()
   const thread = createTaskThread(options.patience, sayDoing(line))
   try {
@@ -52,8 +57,14 @@ async function exploreAll(
   const { answers, stuck } = await exploreInLanes(thread, asked, names, options, line)
   const wirings = answers.map(({ wiring }) => wiring)
   const covers = answers.flatMap(({ wiring, cover }) => (cover === undefined ? [] : [{ name: wiring.name, ...cover }]))
+  const walks = answers.map((one) => ({ scripts: one.walks }))
   const live = isLive(options)
-    ? await playLive(thread, asked, { files: [], scripts: covers.flatMap((one) => one.scripts) }, options)
+    ? await playLive(
+        thread,
+        asked,
+        { files: [], scripts: [...covers, ...walks].flatMap((one) => one.scripts) },
+        options,
+      )
     : undefined
   const left = names.filter((name) => [...wirings, ...stuck].every((one) => one.name !== name))
   const report: RehearseReport = {
@@ -98,7 +109,12 @@ async function playAll(thread: TaskThread, paths: readonly string[], options: Re
     trail: options.play,
   })
   const live = isLive(options)
-    ? await playLive(thread, { paths, only: options.only }, { files: options.script ?? [], scripts: [] }, options)
+    ? await playLive(
+        thread,
+        { paths, only: options.only },
+        { files: options.script ?? [], scripts: [], trail: options.play },
+        options,
+      )
     : undefined
   const colour = options.output === undefined && wantsColour()
   const shape = { colour, width: terminalWidth() }

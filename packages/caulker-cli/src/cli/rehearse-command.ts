@@ -24,6 +24,8 @@ export function rehearseCommand(exit: (code: number) => void): Command {
       'play scripts on a page of live components too, in an embedded DOM: those that are named, else those that cover',
     )
     .option('--browser', 'the same in an installed Chromium')
+    .addOption(bound('--walks <count>', 'play so many random walks on that page, too; 0 by default'))
+    .addOption(bound('--seed <number>', 'where the random walks come from; 1 by default'))
     .addOption(
       new Option('--format <format>', 'how to print what was found').choices(['text', 'json', 'junit']).default('text'),
     )

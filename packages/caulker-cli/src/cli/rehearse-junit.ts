@@ -1,5 +1,5 @@
 import { everyInvariant } from 'caulker/inside/rehearse'
-import type { LiveScripts, PlayReport, RehearseReport } from 'caulker/inside/report'
+import { quotedTrail, type LiveScripts, type PlayReport, type RehearseReport } from 'caulker/inside/report'
 import { endJunit, newJunit, type Builder } from './junit.js'
 
 /** A rehearsal as JUnit XML: a suite for each screen or journey, a case for each invariant. */
@@ -17,7 +17,7 @@ export function rehearseJunit({ wirings, troubles, live }: RehearseReport): stri
       one.failure(broken.map(({ says }) => says).join('\n'))
       one.standardError(
         broken
-          .flatMap(({ ledger, trail }) => [ledgerText(ledger), `replay: ${replay} --play '${JSON.stringify(trail)}'`])
+          .flatMap(({ ledger, trail }) => [ledgerText(ledger), `replay: ${replay} --play ${quotedTrail(trail)}`])
           .join('\n'),
       )
     }
@@ -46,10 +46,13 @@ export function playJunit({ scripts, troubles, live }: PlayReport): string {
 function ended(made: Builder, troubles: RehearseReport['troubles'], live: LiveScripts | undefined): string {
   for (const [of, some] of grouped(live?.scripts ?? [])) {
     const suite = made.testSuite().name(`${of}, in ${live?.ranIn}`)
-    for (const { title, ledger, parted, unplayed } of some) {
+    for (const { title, ledger, parted, unplayed, replay } of some) {
       const one = suite.testCase().className(of).name(title)
       if (unplayed !== undefined) one.skipped().standardOutput(`step ${unplayed.step}: ${unplayed.why}`)
-      if (parted !== undefined) one.failure(`step ${parted.step}: ${parted.says}`).standardError(ledgerText(ledger))
+      if (parted !== undefined)
+        one
+          .failure(`step ${parted.step}: ${parted.says}`)
+          .standardError([ledgerText(ledger), ...(replay === undefined ? [] : [`replay: ${replay}`])].join('\n'))
     }
   }
   return endJunit(made, troubles)

@@ -39,6 +39,8 @@ export async function exploreInLanes(
         bounds: boundsOf(options),
         ended,
         replay: 'npx caulker rehearse',
+        walks: isLive(options) ? (options.walks ?? 0) : 0,
+        seed: options.seed ?? 1,
         covers: options.cover !== undefined || isLive(options),
       }
       const answer = await lane.run('exploreOne', given)

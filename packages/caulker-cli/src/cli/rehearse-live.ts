@@ -1,6 +1,7 @@
 import type { Script } from 'caulker/inside/rehearse'
-import type { LiveScripts, TroubleReport } from 'caulker/inside/report'
+import { quotedTrail, type LiveScripts, type TroubleReport } from 'caulker/inside/report'
 import type { ProbeJob } from '../node/probe-job.js'
+import { shown } from '../node/shown.js'
 import { troubleReport } from '../node/trouble-report.js'
 import type { RehearseAsked } from '../tasks/rehearse-task.js'
 import type { TaskThread } from '../tasks/thread.js'
@@ -24,7 +25,12 @@ export function hasParted(live: Live | undefined): boolean {
 export async function playLive(
   thread: TaskThread,
   asked: RehearseAsked,
-  what: { readonly files: readonly string[]; readonly scripts: readonly Script[] },
+  what: {
+    readonly files: readonly string[]
+    readonly scripts: readonly Script[]
+    /** A trail as `--play` gives it. */
+    readonly trail?: string | undefined
+  },
   { browser, patience }: RehearseOptions,
 ): Promise<Live> {
   const plans = await thread.run('livePlan', { ...asked, ...what })
@@ -40,6 +46,13 @@ export async function playLive(
     plays: { of, scripts },
   }))
   const nothing = () => undefined
+  const withReplay = (one: LiveScripts['scripts'][number]) => {
+    if (one.parted === undefined) return one
+    const file = plans.find(({ of }) => of === one.of)?.file ?? ''
+    const where = browser === true ? '--browser' : '--live'
+    const replay = `npx caulker rehearse ${shown(file)} --only ${one.of} ${where} --play ${quotedTrail(one.parted.trail)}`
+    return { ...one, replay }
+  }
   const { outcomes, ranIn } =
     browser === true
       ? await (await import('../node/browser.js')).probeInBrowser(jobs, nothing, { workers: 2, endpoint: undefined })
@@ -48,7 +61,7 @@ export async function playLive(
           ranIn: 'an embedded DOM',
         }
   return {
-    played: { ranIn, scripts: outcomes.flatMap((one) => ('played' in one ? one.played : [])) },
+    played: { ranIn, scripts: outcomes.flatMap((one) => ('played' in one ? one.played.map(withReplay) : [])) },
     troubles: outcomes.flatMap((one) => ('trouble' in one ? [troubleReport(one.trouble)] : [])),
   }
 }

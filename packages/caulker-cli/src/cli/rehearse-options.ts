@@ -13,6 +13,8 @@ export interface RehearseOptions {
   saveScripts?: string
   cover?: string
   live?: boolean
+  walks?: number
+  seed?: number
   browser?: boolean
   patience?: number
   explain?: string

@@ -10,7 +10,7 @@ import {
   type NamedGesture,
   type ProbeReport,
 } from 'caulker/inside/probe'
-import { playLive, type PlayedLive } from 'caulker/inside/live'
+import { playAllLive, type PlayedLive } from 'caulker/inside/live'
 import { stepText } from 'caulker/inside/probe'
 import { watchClosing } from './closing-dialogs.js'
 import { installNoDialogs } from './no-dialogs.js'
@@ -136,11 +136,7 @@ async function playAll(
       await define()
     }
     loading = 0
-    const played: PlayedLive[] = []
-    for (const script of scripts) {
-      beat(script.title)
-      played.push(await playLive(wiring, script, { document, frames }))
-    }
+    const played = await playAllLive(wiring, scripts, { document, frames }, beat)
     return { played }
   } catch (thrown) {
     return { failed: messageOf(thrown), module: loading }

@@ -1,6 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import { refuseUndefined } from 'caulker/inside/dom'
-import { playLive, type PlayedLive } from 'caulker/inside/live'
+import { playAllLive } from 'caulker/inside/live'
 import { adoptDefined, probe } from 'caulker/inside/probe'
 import { stepText } from 'caulker/inside/probe'
 import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
@@ -52,11 +52,9 @@ async function playAll({ file, defines }: ProbeJob, { of, scripts }: Plays): Pro
     const wiring = wiringIn(await readDesign(file, load), of)
     for (const module of defines) await load((loading = module))
     loading = file
-    const played: PlayedLive[] = []
-    for (const script of scripts) {
-      beat(workerData as SharedArrayBuffer, script.title)
-      played.push(await playLive(wiring, script, { document, frames }))
-    }
+    const played = await playAllLive(wiring, scripts, { document, frames }, (title) =>
+      beat(workerData as SharedArrayBuffer, title),
+    )
     return { kind: 'played', played, spoiled: isUsedUp() }
   } catch (thrown) {
     return { kind: 'trouble', trouble: troubleOf(loading, thrown), spoiled: isUsedUp() }

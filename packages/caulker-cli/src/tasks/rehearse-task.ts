@@ -7,6 +7,7 @@ import {
   ledgerOf,
   nameOfWiring,
   playScript,
+  randomWalks,
   scriptFromJson,
   whereOf,
   withoutHosts,
@@ -94,11 +95,15 @@ export interface ExploreAsked extends RehearseAsked {
   readonly replay: string
   /** Whether scripts that pass over every transition are wanted. */
   readonly covers: boolean
+  /** How many random walks are wanted, and of which seed. */
+  readonly walks: number
+  readonly seed: number
 }
 
 export interface ExploreAnswer {
   readonly wiring: RehearsedWiring
   readonly scripts: readonly Script[]
+  readonly walks: readonly Script[]
   readonly cover: { readonly scripts: readonly Script[]; readonly passed: number; readonly all: number } | undefined
 }
 
@@ -144,6 +149,7 @@ export const exploreOne = task(
         replay: `${asked.replay} ${shown(file)} --only ${asked.name}`,
       },
       scripts: told.map(({ trail, says }) => ({ kind: 'script', title: says, of: asked.name, steps: trail })),
+      walks: withoutHosts(await randomWalks(wiring, { ...asked, makeHost })),
       cover: asked.covers ? withoutHosts(coveringScripts(wiring, explored)) : undefined,
     }
   },
@@ -163,13 +169,19 @@ export const livePlan = task(
     {
       files,
       scripts,
+      trail,
       ...asked
-    }: RehearseAsked & { readonly files: readonly string[]; readonly scripts: readonly Script[] },
+    }: RehearseAsked & {
+      readonly files: readonly string[]
+      readonly scripts: readonly Script[]
+      readonly trail?: string | undefined
+    },
     around,
   ): Promise<LivePlan[]> => {
     const project = await projectAt(asked, around)
     const all = [...scripts]
     for (const file of files) all.push(...(await scriptsIn(resolve(file), project)))
+    if (trail !== undefined) all.push(trailScript(trail, wiringsIn(project, asked.only)))
     const plans: LivePlan[] = []
     for (const of of new Set(all.map((script) => script.of))) {
       const file = placeOf(wiringNamed(project, of))?.file ?? ''

@@ -1,20 +1,14 @@
-import { equal, printed, type ValueClause } from '../contract/index.js'
-import { controlRefs, findControl, optionsOf, type ControlKind, type ControlRef, type Person } from '../probe/index.js'
+import { equal, isEmpty, printed, type ValueClause } from '../contract/index.js'
+import { controlRefs, findControl, optionsOf, type ControlKind, type ControlRef, type Gesture } from '../probe/index.js'
 
 const TEXTS: readonly ControlKind[] = ['text field', 'number field', 'combo box', 'slider', 'spin button']
 const TICKS: readonly ControlKind[] = ['checkbox', 'switch']
 
-/**
- * Has a person enter a value at a component: typed, ticked, chosen or picked, at the control that its type asks for. Gives why that
- * cannot be done, or nothing.
- */
-export function enter(
-  person: Person,
-  place: HTMLElement,
-  value: ValueClause,
-  all: readonly ValueClause[],
-  to: unknown,
-): string | undefined {
+/** How a person enters a value, where there is anything to be done for it; or why nobody can. */
+export type WayIn = { readonly gesture: Gesture | undefined } | { readonly why: string }
+
+/** How a person enters a value at a component: typed, ticked, chosen or picked, at the control that its type asks for. */
+export function wayIn(place: HTMLElement, value: ValueClause, all: readonly ValueClause[], to: unknown): WayIn {
   const controls = controlRefs(place)
   const kinds = (wanted: readonly ControlKind[]) =>
     controls.filter(({ ref }) => wanted.includes(ref.kind)).map(({ ref }) => ref)
@@ -22,17 +16,18 @@ export function enter(
     const tick = nth(kinds(TICKS), value, all)
     if (tick === undefined) return none(value, 'to tick')
     const { checked } = findControl(place, tick) as HTMLInputElement
-    return checked === to ? undefined : acted(person.act({ do: 'press', on: tick }))
+    return { gesture: checked === to ? undefined : { do: 'press', on: tick } }
   }
   if (isFile(to)) {
     const field = nth(kinds(['file field']), value, all)
-    return field === undefined ? none(value, 'to pick a file') : acted(person.act({ do: 'pick', on: field, file: to }))
+    return field === undefined ? none(value, 'to pick a file') : { gesture: { do: 'pick', on: field, file: to } }
   }
   const chosen = choice(place, kinds(['radio button', 'select', 'list box']), to)
-  if (chosen !== undefined) return acted(person.act(chosen))
+  if (chosen !== undefined) return { gesture: chosen }
   const field = nth(kinds(TEXTS), value, all)
+  // All at once, as the ideal component takes it: what is passed through key by key is no other edit.
   if (field !== undefined && (to === null || typeof to === 'string' || typeof to === 'number'))
-    return acted(person.act({ do: 'type', on: field, text: to === null ? '' : String(to) }))
+    return { gesture: { do: isEmpty(to) ? 'type' : 'paste', on: field, text: String(to ?? '') } }
   return none(value, `to enter ${printed(to, 40)}`)
 }
 
@@ -56,19 +51,15 @@ function choice(place: HTMLElement, refs: readonly ControlRef[], to: unknown) {
   return undefined
 }
 
+/** By its value, or by its words where it has some. */
 function says(element: HTMLElement, to: unknown): boolean {
   const { value } = element as HTMLInputElement
-  return [value, element.getAttribute('data-value'), element.textContent?.trim()].some((text) =>
-    equal(text, String(to)),
-  )
+  const words = element.textContent?.trim() || undefined
+  return [value, element.getAttribute('data-value'), words].some((text) => equal(text, String(to)))
 }
 
-function acted(result: string | undefined | Promise<string | undefined>): string | undefined {
-  return typeof result === 'string' ? result : undefined
-}
-
-function none(value: ValueClause, what: string): string {
-  return `there is no control for ${value.name} in which a person could be asked ${what}`
+function none(value: ValueClause, what: string): WayIn {
+  return { why: `there is no control for ${value.name} in which a person could be asked ${what}` }
 }
 
 function isFile(value: unknown): value is File {

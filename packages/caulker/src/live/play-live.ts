@@ -17,7 +17,7 @@ import {
 import { isInterior, isJourney } from '../wiring/index.js'
 import { CaulkerError } from '../words/index.js'
 import { answersFor, type Answers } from './answers.js'
-import { enter } from './enter.js'
+import { wayIn, type WayIn } from './enter.js'
 import { markUp, PLACE } from './markup.js'
 
 /** What came of a script over live components. */
@@ -26,8 +26,10 @@ export interface PlayedLive {
   readonly of: string
   /** Step by step what the owner held, what the live component said, and what the ideal one shows. */
   readonly ledger: readonly RehearsedRow[]
-  /** Where the page and its ideal parted first; nothing where they never did. */
-  readonly parted: { readonly step: number; readonly says: string } | undefined
+  /** Where the page and its ideal parted first, and what was done until then; nothing where they never did. */
+  readonly parted: { readonly step: number; readonly says: string; readonly trail: readonly Move[] } | undefined
+  /** Whether it was drawn at random. */
+  readonly isWalk?: boolean
   /** Why it could not be played to its end. */
   readonly unplayed: { readonly step: number; readonly why: string } | undefined
 }
@@ -65,21 +67,27 @@ export async function playLive(wiring: Wiring, written: Script, { document, fram
     ? mountJourney(wiring, root, { ...options, isInAddress: false })
     : (mountScreen(wiring as never, root, options as never) as unknown as MountedJourney)
   const page: Page = { wiring, root, mounted, answers, play, hands: handsOn(root) }
-  const told = { title: script.title, of: nameOfWiring(wiring) }
+  const isWalk = script.isWalk === true
+  const told = { title: script.title, of: nameOfWiring(wiring), ...(isWalk ? { isWalk } : {}) }
+  const trail: Move[] = []
   try {
     await settle(frames)
     let parted = difference(page, thrown())
     ledger.push(rowOf(page, 'in the beginning', undefined))
-    if (parted !== undefined) return { ...told, ledger, parted: { step: 0, says: parted }, unplayed: undefined }
+    if (parted !== undefined) return { ...told, ledger, parted: { step: 0, says: parted, trail }, unplayed: undefined }
     for (const [at, step] of script.steps.entries()) {
       if (isExpectation(step)) continue
+      if (isWalk && !isPossible(page, step)) continue
       for (const { place } of play.perform(step).happened.faults) own.add(place)
       const why = await carryOut(page, step, frames)
+      if (why !== undefined && isWalk) break
       if (why !== undefined) return { ...told, ledger, parted: undefined, unplayed: { step: at + 1, why } }
       await settle(frames)
+      trail.push(step)
       parted = difference(page, thrown())
       ledger.push(rowOf(page, moveText(step), step))
-      if (parted !== undefined) return { ...told, ledger, parted: { step: at + 1, says: parted }, unplayed: undefined }
+      if (parted !== undefined)
+        return { ...told, ledger, parted: { step: trail.length, says: parted, trail }, unplayed: undefined }
     }
     return { ...told, ledger, parted: undefined, unplayed: undefined }
   } finally {
@@ -165,15 +173,37 @@ async function carryOut(page: Page, move: Move, frames: Frames): Promise<string 
   if (at === undefined) return 'it is not on the page'
   if ('leave' in move) return leave(page)
   if ('edit' in move) {
-    const { fitting, name } = nameIn(move.edit)
-    const part = play.stage.part(fitting, move.row)
-    const all = part === undefined ? [] : valueClauses(part.fitting.contract)
-    const value = all.find((one) => one.name === name)
-    const why = value === undefined ? 'there is no such value' : enter(page.hands.at(at), at, value, all, move.to)
-    if (why === undefined && play.focus() === undefined) leave(page)
-    return why
+    const way = wayTo(page, move, at)
+    if ('why' in way) return way.why
+    const why = way.gesture === undefined ? undefined : page.hands.at(at).act(way.gesture)
+    if (typeof why === 'string') return why
+    return play.focus() === undefined ? leave(page) : undefined
   }
   return press(page, move, at)
+}
+
+function wayTo({ play }: Page, { edit, row, to }: Extract<Move, { edit: string }>, at: HTMLElement): WayIn {
+  const { fitting, name } = nameIn(edit)
+  const part = play.stage.part(fitting, row)
+  const all = part === undefined ? [] : valueClauses(part.fitting.contract)
+  const value = all.find((one) => one.name === name)
+  return value === undefined ? { why: 'there is no such value' } : wayIn(at, value, all, to)
+}
+
+/** Whether a person can do it now, on the page and over ideal components: what is drawn at random is passed over where they cannot. */
+function isPossible(page: Page, move: Move): boolean {
+  const at = 'edit' in move ? placeOf(page, move) : undefined
+  if ('edit' in move && (at === undefined || 'why' in wayTo(page, move, at))) return false
+  const { play } = page
+  const before = play.keep()
+  try {
+    play.perform(move)
+    return true
+  } catch {
+    return false
+  } finally {
+    play.bring(before)
+  }
 }
 
 function press({ hands }: Page, move: Extract<Move, { press: string }>, at: HTMLElement): string | undefined {
@@ -242,11 +272,12 @@ function difference({ mounted, play }: Page, thrown: Fault | undefined): string 
       return `${fitting.name}.${name} is ${printed(is)} on the page, and should be ${printed(should)}`
     }
   }
-  const out = driver
-    .pending()
-    .filter(({ isWaiting }) => !isWaiting)
-    .map(({ operation }) => operation)
-  const there = mounted.pending().map(({ operation }) => operation)
+  const sentBy = (of: Pick<typeof driver, 'pending'>) =>
+    of
+      .pending()
+      .filter(({ isWaiting }) => !isWaiting)
+      .map(({ operation }) => operation)
+  const [out, there] = [sentBy(driver), sentBy(driverOf(mounted))]
   return equal(out.toSorted(), there.toSorted())
     ? undefined
     : `${listOf(there)} is out on the page, and ${listOf(out)} should be`

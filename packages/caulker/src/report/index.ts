@@ -22,7 +22,7 @@ export {
   type TroubleReport,
 } from './text/model.js'
 export { answerText, componentText, probeText, type ProbeTextOptions } from './text/probe-text.js'
-export { liveText, playedText, rehearseText } from './text/rehearse-text.js'
+export { liveText, playedText, quotedTrail, rehearseText } from './text/rehearse-text.js'
 export { checkSarif } from './sarif.js'
 export { reportSchema } from './schema.js'
 export { sheetText } from './sheet-text.js'

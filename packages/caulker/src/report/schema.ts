@@ -109,6 +109,7 @@ const adoptReport = strict({
   troubles: Type.Array(trouble),
 })
 
+const trailJson = Type.Array(Type.Object({}, { description: 'A step, as script-1.json describes' }))
 const rehearsedRow = strict({ step: text, owner: text, component: text, shown: text })
 const rehearsedLeak = strict({
   invariant: text,
@@ -118,7 +119,7 @@ const rehearsedLeak = strict({
   screen: text,
   ...position,
   file: Type.Optional(text),
-  trail: Type.Array(Type.Object({}, { description: 'A step, as script-1.json describes' })),
+  trail: trailJson,
   ledger: Type.Array(rehearsedRow, { minItems: 1 }),
 })
 const liveScripts = strict({
@@ -128,7 +129,9 @@ const liveScripts = strict({
       title: text,
       of: text,
       ledger: Type.Array(rehearsedRow),
-      parted: Type.Optional(strict({ step: count, says: text })),
+      parted: Type.Optional(strict({ step: count, says: text, trail: trailJson })),
+      isWalk: Type.Optional(Type.Boolean()),
+      replay: Type.Optional(text),
       unplayed: Type.Optional(strict({ step: count, why: text })),
     }),
   ),

@@ -34,20 +34,17 @@ export function send(
   if (!call.isWaiting) owe(work, call)
 }
 
-/** What waits for a record that nobody changes any more is sent. */
+/** What waits for a record that nobody changes any more is sent; calls stand in the order in which they went out. */
 export function release(work: Work): void {
   const calls = callsOf(work)
   const next = calls.find((call, at) => {
     const record = call.isWaiting ? recordOf(siteOf(work, call), call.given) : undefined
-    return record !== undefined && !calls.slice(0, at).some((other) => isOf(work, other, record))
+    const isBefore = (other: PendingCall, place: number) => !other.isWaiting || place < at
+    return record !== undefined && !calls.some((other, place) => isBefore(other, place) && isOf(work, other, record))
   })
   if (next === undefined) return
   const sent = { ...next, isWaiting: false }
-  put(
-    work,
-    work.machine.slots.calls,
-    calls.map((call) => (call === next ? sent : call)),
-  )
+  put(work, work.machine.slots.calls, [...calls.filter((call) => call !== next), sent])
   owe(work, sent)
 }
 

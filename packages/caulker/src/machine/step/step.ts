@@ -166,6 +166,8 @@ function take(work: Work, input: Input): void {
     case 'reset':
       return resetScreen(work, input.screen, input.isNative === true)
     case 'committed':
+      // What was committed has been left, whoever asked for it.
+      for (const at of screens[input.screen]?.fittings ?? []) if (isUncorrected(work, at)) leave(work, at)
       goOnSubmitting(work, input.screen, input.invalid)
       return goOnLeaving(work, input.screen)
     case 'answer':

@@ -24,6 +24,8 @@ export interface Script {
   /** The name of the screen or journey. */
   readonly of: string
   readonly steps: readonly ScriptStep[]
+  /** Drawn at random: what cannot be done on the page is passed over. */
+  readonly isWalk?: boolean
 }
 
 const EXPECTED = ['shows', 'holds', 'sent', 'on', 'says', 'lost']

@@ -107,7 +107,8 @@ export interface RehearseReport {
 /** Scripts that were played on a page of live components, and where. */
 export interface LiveScripts {
   readonly ranIn: string
-  readonly scripts: readonly PlayedLive[]
+  /** Each with the command that plays again what parted. */
+  readonly scripts: readonly (PlayedLive & { readonly replay?: string })[]
 }
 
 /** What came of scripts, or of one trail. */

@@ -1,8 +1,7 @@
 import { counted, inkFor, visibleIn, wrapped, type Ink } from '../../words/index.js'
-import type { PlayedLive } from '../../live/index.js'
 import type { PlayedScript } from '../../rehearse/index.js'
 import { ledgerLines } from './ledger-text.js'
-import type { RehearsedLeak, RehearsedWiring, RehearseReport } from './model.js'
+import type { LiveScripts, RehearsedLeak, RehearsedWiring, RehearseReport } from './model.js'
 import { troubleLines } from './trouble-text.js'
 
 /** Several fields may stand in one row, so that none is marked for differing from its owner. */
@@ -102,7 +101,7 @@ function causeLines(
       REHEARSED,
     ).map((line) => `    ${line}`),
     '',
-    `    ${ink.quiet('replay')}   ${wiring.replay} --play '${JSON.stringify(first.trail).replaceAll("'", "'\\''")}'`,
+    `    ${ink.quiet('replay')}   ${wiring.replay} --play ${quotedTrail(first.trail)}`,
   ]
 }
 
@@ -173,7 +172,7 @@ export function playedText(
 
 /** Scripts as they were played on a page of live components: the answer first, then each that parted from its ideal. */
 export function liveText(
-  given: { readonly ranIn: string; readonly scripts: readonly PlayedLive[] },
+  given: LiveScripts,
   { colour = false, width = 110 }: { colour?: boolean; width?: number } = {},
 ): string {
   const { ranIn, scripts } = visibleIn(given)
@@ -181,7 +180,9 @@ export function liveText(
   const parted = scripts.filter((one) => one.parted !== undefined)
   const unplayed = scripts.filter((one) => one.unplayed !== undefined)
   const whole = scripts.length - parted.length - unplayed.length
-  const answer = `${counted(scripts.length, 'script')} played on a page of live components, in ${ranIn}: ${whole} as the ideal`
+  const walks = scripts.filter(({ isWalk }) => isWalk === true).length
+  const what = [counted(scripts.length - walks, 'script'), ...(walks > 0 ? [counted(walks, 'random walk')] : [])]
+  const answer = `${what.join(' and ')} played on a page of live components, in ${ranIn}: ${whole} as the ideal`
   const lines = [
     parted.length === 0 ? `${ink.good(answer)}.` : `${ink.bad(`${answer}, ${parted.length} not`)}.`,
     ...partedLines(parted, width, ink),
@@ -199,12 +200,12 @@ export function liveText(
 }
 
 /** What parts in the same way is told once. */
-function partedLines(parted: readonly PlayedLive[], width: number, ink: Ink): string[] {
-  const known = new Map<string, number>()
-  for (const one of parted) known.set(one.parted?.says ?? '', (known.get(one.parted?.says ?? '') ?? 0) + 1)
-  const first = (one: PlayedLive) => parted.find((other) => other.parted?.says === one.parted?.says) === one
+function partedLines(parted: LiveScripts['scripts'], width: number, ink: Ink): string[] {
+  const like = (one: LiveScripts['scripts'][number]) =>
+    parted.filter(({ of, parted: other }) => of === one.of && other?.says === one.parted?.says)
+  const first = (one: LiveScripts['scripts'][number]) => like(one)[0] === one
   return parted.filter(first).flatMap((one) => {
-    const times = known.get(one.parted?.says ?? '') ?? 1
+    const times = like(one).length
     return [
       '',
       `${ink.bad('✗')} ${ink.strong(one.title)}${times > 1 ? ink.quiet(`  and ${counted(times - 1, 'other script', 'other scripts')}`) : ''}`,
@@ -217,6 +218,12 @@ function partedLines(parted: readonly PlayedLive[], width: number, ink: Ink): st
         0,
         ['step', 'screen', 'live', 'ideal'],
       ).map((line) => `    ${line}`),
+      ...(one.replay === undefined ? [] : ['', `    ${ink.quiet('replay')}   ${one.replay}`]),
     ]
   })
+}
+
+/** The steps of a trail as one word of a shell. */
+export function quotedTrail(trail: readonly unknown[]): string {
+  return `'${JSON.stringify(trail).replaceAll("'", "'\\''")}'`
 }

@@ -21,6 +21,8 @@ export const logFind = variants({
   },
   faults: {
     'each-key-later': ['reports-once'],
+    'each-key-at-once': ['reports-when-said'],
+    'clock-from-the-first-key': ['reports-when-said'],
     'late-after-removal': ['quiet-when-gone'],
     'late-after-a-tell': ['quiet-when-told', 'resets-fully', 'owner-decides'],
     'cross-unheard': ['reports-once'],
@@ -61,6 +63,8 @@ export const logFind = variants({
           event.stopPropagation()
           this.#sought = this.#field.value
           this.#draw()
+          if (has('each-key-at-once')) return this.#say()
+          if (has('clock-from-the-first-key') && this.#timer !== undefined) return
           if (!has('each-key-later')) clearTimeout(this.#timer)
           this.#timer = setTimeout(() => this.#say(), 200)
         })

@@ -1,5 +1,6 @@
 import { draughtMeter } from './draught-meter.js'
 import { rotaBoard } from './rota-board.js'
+import { berthMenu } from './berth-menu.js'
 import { cargoWeight } from './cargo-weight.js'
 import { chartFile } from './chart-file.js'
 import { flagHoist } from './flag-hoist.js'
@@ -29,4 +30,5 @@ export const seenOnce = [
   watchBill,
   tarTint,
   namePlate,
+  berthMenu,
 ]

@@ -1,5 +1,6 @@
 import { accepts, equal, printed, type CommandClause } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { clause, type LeakAt } from './clause.js'
+import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
 import { callText } from '../stage/trail.js'
@@ -21,6 +22,11 @@ export const commandsPresent = clause({
   concerns: ({ commands }) => Object.keys(commands).length > 0,
   *trails(subject) {
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
+    // What a command does may be what stands already.
+    for (const call of subject.calls)
+      for (const { name } of subject.values)
+        for (const other of subject.plain(name).slice(0, 3))
+          if (!equal(subject.middle[name], other)) yield { given: { ...subject.middle, [name]: other }, moves: [call] }
     for (const { name, effect } of Object.values<CommandClause>(subject.contract.commands)) {
       const { form } = subject.contract
       const empty = subject.values.find((value) => value.name === form?.value)?.empty
@@ -32,7 +38,7 @@ export const commandsPresent = clause({
         }
     }
   },
-  judge(subject, { rows, trail }) {
+  async judge(subject, { rows, trail }) {
     const { commands } = subject.contract
     for (const [at, row] of rows.entries()) {
       const { move, gave } = row
@@ -55,6 +61,14 @@ export const commandsPresent = clause({
           says: `${callText(move)} changes ${silent}, and does not report it`,
           expected: `heard ${subject.contract.values[silent]?.event ?? ''} ${printed(row.read[silent])}`,
           found: 'nothing is heard',
+        }
+      const unseen = await changedUnseen(subject, row, rows[at - 1] ?? row)
+      if (unseen !== undefined)
+        return {
+          row: at,
+          says: `${callText(move)} changes ${unseen.name}, and what is shown stays as it was`,
+          ...unseen.unlike,
+          cause: 'what is held is changed, and not drawn',
         }
       if (!Object.hasOwn(row, 'gave')) continue
       const gives = clauses[move.command]?.gives
@@ -79,6 +93,21 @@ function changedInSilence(subject: Subject, row: Row, before: Row): string | und
       !equal(row.read[name], before.read[name]) &&
       !row.heard.some(({ value }) => value === name),
   )?.name
+}
+
+/** The value that a command has changed, where nothing that is shown has, and a fresh mount with it shows something else. */
+async function changedUnseen(
+  subject: Subject,
+  row: Row,
+  before: Row,
+): Promise<{ name: string; unlike: Pick<LeakAt, 'expected' | 'found'> } | undefined> {
+  const changed = subject.values.find(({ name }) => !equal(row.read[name], before.read[name]))
+  if (changed === undefined || !samePicture(row.picture, before.picture)) return undefined
+  if (subject.values.some(({ name }) => row.read[name] !== undefined && !equal(row.read[name], row.held[name])))
+    return undefined
+  const fresh = await subject.fresh(row.held)
+  if ((fresh.fault ?? fresh.unsettled) !== undefined || samePicture(fresh.picture, row.picture)) return undefined
+  return { name: changed.name, unlike: pictureDifference(fresh.picture, row.picture) }
 }
 
 /** A command that is to take the focus or to show what is wrong, and does not. */

@@ -13,6 +13,7 @@ import { entersText, isPlaced } from '../person/gestures.js'
 import { isEmptiedPart } from './emptied-part.js'
 import { unlikeFresh } from './laws.js'
 import {
+  keysInOpened,
   lostAtEnter,
   notBySpace,
   otherThanFocused,
@@ -70,6 +71,7 @@ export const everyWayIn = clause({
 const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Trail>)[] = [
   otherWays,
   pointedAt,
+  keysInOpened,
   spaced,
   arrowed,
   thenAKey,

@@ -1,5 +1,6 @@
 import { printed } from '../../contract/index.js'
 import { clause } from './clause.js'
+import { notHeldBack, typedOn } from './held-back.js'
 import { isGesture } from '../stage/trail.js'
 import { isTypedIn } from '../subject/survey.js'
 
@@ -7,19 +8,24 @@ import { isTypedIn } from '../subject/survey.js'
 export const reportsWhenSaid = clause({
   id: 'reports-when-said',
   group: 'up',
-  promise: 'A value that reports when an edit ends reports nothing before; one that reports each edit does so at once.',
+  promise:
+    'A value that reports when an edit ends reports nothing before; one that reports each edit does so at once, and one that is held back once, when the keys rest.',
   why: 'A report with every key saves half a word, searches for it and refuses it; one that comes only at the end leaves everything beside it stale while the person types.',
-  tried: 'A text is typed and the field is not left.',
+  tried: 'A text is typed and the field is not left; where reports are held back, another is typed before its time.',
   unprovenWhen: 'No field was found whose text is taken just as it was typed.',
   random: 'none',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *trails(subject) {
+  async *trails(subject) {
     for (const way of subject.ways)
       if (way.plainly.size + way.partly.size > 0 && way.control.kind !== 'slider' && !way.isWhole)
         yield { given: way.given, moves: way.moves }
+    yield* typedOn(subject)
   },
-  judge(subject, { rows, trail }) {
+  async judge(subject, played) {
+    const { rows, trail } = played
+    const hasty = await notHeldBack(subject, played)
+    if (hasty !== undefined || trail.hasty === true) return hasty
     const [typed, ended] = [rows[1], rows[2]]
     if (typed === undefined || ended === undefined || !isGesture(typed.move) || typed.move.gesture.do !== 'type')
       return undefined

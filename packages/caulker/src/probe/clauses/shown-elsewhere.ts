@@ -19,16 +19,28 @@ export async function shownElsewhere(subject: Subject, { trail, rows }: Played):
   const before = (await subject.look(trail.given, textsOf(on.kind))) ?? []
   const after = (await subject.lookAfter(trail.given, trail.moves, textsOf(on.kind))) ?? []
   const text = before[on.nth]?.text
-  if (text === undefined || before.length !== after.length || text !== after[on.nth]?.text) return undefined
-  const other = after.find(({ text: now }, at) => now !== before[at]?.text)
+  const now = after[on.nth]?.text
+  if (text === undefined || now === undefined || before.length !== after.length) return undefined
+  // Where it has moved, too, what was set says which of them shows it.
+  const set = move.gesture.do === 'type' ? move.gesture.text : ''
+  const isMoved = text !== now
+  if (isMoved && (set === '' || isOfIt(now, set))) return undefined
+  const other = after.find(
+    (one, at) => at !== on.nth && one.text !== before[at]?.text && (!isMoved || isOfIt(one.text, set)),
+  )
   if (other === undefined) return undefined
   return {
     row: rows.length - 1,
     says: `what is set at the ${on.kind} “${on.label}” is shown at “${other.ref.label}”`,
     expected: `“${on.label}” to show what was set there`,
-    found: `“${on.label}” shows ${text} as before, and “${other.ref.label}” shows ${other.text}`,
+    found: `“${on.label}” shows ${now}${isMoved ? '' : ' as before'}, and “${other.ref.label}” shows ${other.text}`,
     cause: `what one ${on.kind} reports is taken for another`,
   }
+}
+
+/** The words of a control begin with what it holds, and go on with its ends. */
+function isOfIt(shown: string, set: string): boolean {
+  return /-?\d+(\.\d+)?/.exec(shown)?.[0] === set
 }
 
 function textsOf(kind: ControlKind): (container: HTMLElement) => { ref: ControlRef; text: string }[] {

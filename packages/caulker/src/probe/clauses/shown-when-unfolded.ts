@@ -1,6 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { forgottenOnTheWay, lookedAway } from './forgotten-on-the-way.js'
+import { offersTheOld, openedAgain } from './offered-again.js'
 import { pictureDifference, takesTheGiven } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { isDone, isGesture, isTell, tell } from '../stage/trail.js'
@@ -44,12 +45,15 @@ export const shownWhenUnfolded = clause({
               yield { given: { ...given, [name]: other }, moves: [tell({ [name]: given[name] }), ...moves] }
           }
     yield* lookedAway(subject)
+    yield* openedAgain(subject)
   },
   async judge(subject, played) {
     const { trail, rows } = played
     const [first, ...others] = trail.moves
     const forgotten = forgottenOnTheWay(subject, played)
     if (forgotten !== undefined) return forgotten
+    const offered = await offersTheOld(subject, played)
+    if (offered !== undefined) return offered
     const last = rows[rows.length - 1] ?? rows[0]
     if (!isGesture(last.move) || !isSilent(subject, played)) return undefined
     if (isTell(first)) return broughtUpOld(subject, played)

@@ -34,7 +34,8 @@ export function takenByEscape({ values }: Subject, { trail, rows }: Played): Lea
   const [first, ...others] = rows
   const row = others.pop()
   if (trail.moves.length < 2 || !isDone(key, 'key') || key.gesture.key !== 'Escape') return undefined
-  if (rows.length <= trail.moves.length || others.some(({ heard }) => heard.length > 0)) return undefined
+  if (rows.length <= trail.moves.length || others.some(({ heard }) => heard.some(({ value }) => value !== undefined)))
+    return undefined
   const taken = row?.heard.find(({ value, payload }) => {
     const of = values.find(({ name }) => name === value)
     return of !== undefined && !equal(payload, first.read[of.name]) && !equal(payload, of.empty)

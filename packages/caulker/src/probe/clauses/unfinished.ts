@@ -1,5 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
+import type { ControlRef } from '../person/controls.js'
 import { gesture, isDone, isGesture, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
@@ -47,11 +48,23 @@ export async function typedNotCounted(subject: Subject, { trail, rows }: Played)
   )
 }
 
-/** The field whose text is taken as the value, emptied and left. */
-export function* leftEmpty({ ways, controls }: Subject): Iterable<Trail> {
-  if (controls.filter(isField).length !== 1) return
+/** The field whose text is taken as the value, or each of those that make it up, emptied and left. */
+export function* leftEmpty(subject: Subject): Iterable<Trail> {
+  const { ways, controls } = subject
+  if (controls.filter(isField).length !== 1 && !isMadeUp(subject)) return
   for (const { given, moves, text, control } of ways)
     if (text === '' && isField(control) && isDone(moves[0], 'type')) yield { given, moves }
+}
+
+/** Whether one value that may be nothing is all that its fields are for. */
+function isMadeUp({ values, controls, ways }: Subject): boolean {
+  const [value, ...others] = values
+  const fields = controls.filter(isField)
+  // Whatever waits for a button is nothing before it is pressed.
+  const isTaken = ({ moves, changes, text }: Way) =>
+    isDone(moves[0], 'type') && isDone(moves[1], 'leave') && text !== '' && changes.size > 0
+  const isFor = (on: ControlRef) => ways.some((way) => equal(way.control, on) && isTaken(way))
+  return others.length === 0 && value?.empty === null && fields.length > 1 && fields.every(isFor)
 }
 
 /** It stands there empty, and the value is still held. */
@@ -60,9 +73,11 @@ export async function emptyAndHeld(subject: Subject, { trail, rows }: Played): P
   const [first, , row] = rows
   if (!isDone(typed, 'type') || typed.gesture.text !== '' || !isGesture(end) || row === undefined) return undefined
   if (trail.moves.length !== 2 || end.gesture.do !== 'leave' || isMarkedInvalid(row)) return undefined
-  const value = subject.values.find(({ name }) =>
-    subject.ways.some((way) => equal(way.control, typed.gesture.on) && way.plainly.has(name)),
-  )
+  const value = isMadeUp(subject)
+    ? subject.values[0]
+    : subject.values.find(({ name }) =>
+        subject.ways.some((way) => equal(way.control, typed.gesture.on) && way.plainly.has(name)),
+      )
   if (value === undefined || rows.some(({ heard }) => heard.length > 0)) return undefined
   const held = row.read[value.name] ?? row.held[value.name]
   if (held === undefined || equal(held, value.empty) || !equal(held, first.read[value.name] ?? held)) return undefined

@@ -1,15 +1,15 @@
 import { accepts, equal, valueAt } from '../../contract/index.js'
-import { deepActiveElement } from '../../dom/index.js'
 import type { Given } from '../../mount/index.js'
-import { componentRef, controlRefs, isOperable, type ControlRef } from '../person/controls.js'
+import { actedOn, componentRef, controlRefs, isOperable, optionsOf, type ControlRef } from '../person/controls.js'
 import type { Key } from '../person/gestures.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
 import { choiceOf, keyOf } from '../subject/among.js'
 import { onceFor } from '../subject/once-for.js'
-import type { Subject } from '../subject/subject.js'
+import { oneAtEach, type Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { listIn } from './lists.js'
+import { isOfCombo } from './ways-alike.js'
 
 /** WAI-ARIA 1.2, section 5.3.3: what Tab comes to once, and arrow keys walk through. */
 const COMPOSITES = '[role=radiogroup], [role=grid], [role=toolbar], [role=tablist], [role=listbox], [role=menubar]'
@@ -17,6 +17,8 @@ const COMPOSITES = '[role=radiogroup], [role=grid], [role=toolbar], [role=tablis
 /** One such group, where at most one of its controls is in the order of Tab. */
 interface Walk {
   readonly given: Given
+  /** What opens the list, where it is only there while a combo box is open: keys go to what has the focus from then on. */
+  readonly open: readonly Move[]
   /** Where Tab comes to, and which of them that is; nothing where it comes to none. */
   readonly start: ControlRef | undefined
   readonly from: number
@@ -37,7 +39,20 @@ async function lookForWalks(subject: Subject): Promise<Walk[]> {
     const seen = (await subject.look(given, (container) => walksIn(container, given))) ?? []
     walks.push(...seen.filter((one) => !walks.some((other) => equal({ ...one, given }, { ...other, given }))))
   }
-  return walks
+  return [...walks, ...(await openedLists(subject))]
+}
+
+/** The lists that combo boxes open, where one of their entries is come to from the start. */
+async function openedLists(subject: Subject): Promise<Walk[]> {
+  const lists: Walk[] = []
+  for (const { given, control: on } of oneAtEach(subject.ways.filter(isOfCombo)))
+    for (const open of [[gesture({ do: 'key', on, key: 'ArrowDown' })], [gesture({ do: 'press', on })]]) {
+      const seen = await subject.lookAfter(given, open, placeIn)
+      if (seen === undefined || seen.at < 0 || seen.names.length < 2) continue
+      lists.push({ given, open, start: on, from: seen.at, names: seen.names })
+      break
+    }
+  return lists
 }
 
 /** With several entries in each list to choose from, and none of them with what may be left out, such as that it is disabled. */
@@ -79,7 +94,7 @@ function walksIn(container: HTMLElement, given: Given): Walk[] {
     const names = members.map((one) => one.ariaLabel ?? one.textContent ?? '')
     return stop !== undefined && start === undefined
       ? []
-      : [{ given, start, from: stop === undefined ? -1 : members.indexOf(stop), names }]
+      : [{ given, open: [], start, from: stop === undefined ? -1 : members.indexOf(stop), names }]
   })
 }
 
@@ -90,11 +105,22 @@ function membersOf(group: HTMLElement): HTMLElement[] {
 
 /** Each arrow key and the one that leads back, from where Tab comes to. */
 export async function* walked(subject: Subject): AsyncIterable<Trail> {
-  for (const { given, start } of await walksOf(subject))
-    if (start === undefined) yield { given, moves: [] }
+  for (const walk of await walksOf(subject))
+    if (walk.start === undefined) yield { given: walk.given, moves: [] }
     else
       for (const [key, back] of Object.entries(BACK) as [Key, Key][])
-        yield { given, moves: [gesture({ do: 'key', on: start, key }), struck(subject, back)] }
+        yield { given: walk.given, moves: movesOf(subject, walk, [key, back]) }
+}
+
+/** The first key goes to where Tab comes to, and each other one to what has the focus by then. */
+function movesOf(subject: Subject, { open, start }: Walk, [first, ...others]: readonly Key[]): Move[] {
+  const isAt = open.length === 0 && start !== undefined && first !== undefined
+  const begun = isAt
+    ? [gesture({ do: 'key', on: start, key: first })]
+    : first === undefined
+      ? []
+      : [struck(subject, first)]
+  return [...open, ...begun, ...others.map((key) => struck(subject, key))]
 }
 
 const BACK = {
@@ -134,7 +160,7 @@ export async function comesBackElsewhere(subject: Subject, played: Played): Prom
   if (there < 0 || back < 0 || there === at.walk.from || back === at.walk.from) return undefined
   const { names, from } = at.walk
   return {
-    row: 2,
+    row: at.walk.open.length + 2,
     says: 'the arrow key that points back does not come back',
     expected: `the focus at ${names[from] ?? ''}, where it came from`,
     found: `the focus at ${names[back] ?? ''}`,
@@ -144,17 +170,15 @@ export async function comesBackElsewhere(subject: Subject, played: Played): Prom
 /** What Tab passes by, and no arrow key comes to either. */
 export async function reachedByNoKey(subject: Subject, played: Played): Promise<LeakAt | undefined> {
   const at = await walkOf(subject, played)
-  const [first] = played.trail.moves
+  const first = played.trail.moves[at?.walk.open.length ?? 0]
   if (at === undefined || !isDone(first, 'key') || first.gesture.key !== 'ArrowDown') return undefined
-  const { names, from, start, given } = at.walk
+  const { names, from, start, given, open } = at.walk
   if (names.length > MOST_WALKED || start === undefined) return undefined
   const paths = new Map<number, readonly Key[]>([[from, []]])
   for (const [place, path] of paths)
     for (const key of Object.keys(BACK) as Key[]) {
       const keys = [...path, key]
-      const moves = keys.map((one, nth) =>
-        nth === 0 ? gesture({ do: 'key', on: start, key: one }) : struck(subject, one),
-      )
+      const moves = movesOf(subject, at.walk, keys)
       const to = await focusAfter(subject, { trail: { given, moves }, walk: at.walk }, keys.length)
       // A key that chooses, and moves no focus, walks in a way of its own.
       if (to < 0 || (to === place && (await changesSomething(subject, { given, moves })))) return undefined
@@ -163,7 +187,7 @@ export async function reachedByNoKey(subject: Subject, played: Played): Promise<
     }
   const missed = names.filter((_, nth) => !paths.has(nth))
   return {
-    row: 1,
+    row: open.length + 1,
     says:
       paths.size === 1
         ? 'arrow keys do nothing here, and Tab passes the other choices by'
@@ -188,21 +212,27 @@ interface Walking {
 }
 
 async function walkOf(subject: Subject, { trail, rows }: Played): Promise<Walking | undefined> {
-  const [first, second] = trail.moves
-  if (!isDone(first, 'key') || !isDone(second, 'key') || second.gesture.on.kind !== 'component') return undefined
   if (rows.some(({ fault, impossible }) => (fault ?? impossible) !== undefined)) return undefined
+  const [there, back] = trail.moves.slice(-2)
+  if (!isDone(there, 'key') || !isDone(back, 'key') || back.gesture.on.kind !== 'component') return undefined
+  const keys = [there.gesture.key, back.gesture.key]
   const walk = (await walksOf(subject)).find(
-    ({ given, start }) => equal(given, trail.given) && equal(start, first.gesture.on),
+    (one) => equal(one.given, trail.given) && equal(movesOf(subject, one, keys), trail.moves),
   )
   return walk && { walk, trail }
 }
 
-/** Which of a group has the focus after some moves; less than 0 where none of them has it. */
+/** Which of a group has the focus after some moves, what opens it aside; less than 0 where none of them has it. */
 async function focusAfter(subject: Subject, { trail, walk }: Walking, moves: number): Promise<number> {
-  const at = await subject.lookAfter(trail.given, trail.moves.slice(0, moves), (container) => {
-    const active = deepActiveElement(container.ownerDocument) as HTMLElement | null
-    const members = membersOf(active?.closest<HTMLElement>(COMPOSITES) ?? container)
-    return members.length === walk.names.length ? members.findIndex((one) => one === active) : -1
-  })
-  return at ?? -1
+  const seen = await subject.lookAfter(trail.given, trail.moves.slice(0, walk.open.length + moves), placeIn)
+  return seen?.names.length === walk.names.length ? seen.at : -1
+}
+
+/** The group in which somebody is, and which of its members has the focus, or is active in the place of what has it. */
+function placeIn(container: HTMLElement): { readonly names: readonly string[]; readonly at: number } {
+  const active = actedOn(container)
+  const group = active?.closest<HTMLElement>(COMPOSITES)
+  const marked = group?.getAttribute('role') === 'listbox' ? optionsOf(group) : membersOf(group ?? container)
+  const names = marked.map((one) => one.ariaLabel ?? one.textContent ?? '')
+  return { names, at: marked.findIndex((one) => one === active) }
 }

@@ -1,6 +1,5 @@
 import { equal, printed } from '../../contract/index.js'
-import { deepActiveElement } from '../../dom/index.js'
-import { findControl, optionsOf, type ControlRef } from '../person/controls.js'
+import { actedOn, findControl, optionsOf, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -181,27 +180,43 @@ export async function notByThePointer(subject: Subject, { trail, rows }: Played)
   }
 }
 
+/** The list of each combo box is opened and gone on in by a key, and left by one that takes or gives up what was come to. */
+export function* keysInOpened({ ways }: Subject): Iterable<Trail> {
+  for (const { given, control: on } of oneAtEach(ways.filter(isOfCombo)))
+    for (const end of ['Enter', 'Escape'] as const)
+      yield { given, moves: [arrowDown(on), arrowDown(on), gesture({ do: 'key', on, key: end })] }
+}
+
+export function isOfCombo({ control, changes }: Way): boolean {
+  return control.kind === 'combo box' && changes.size > 0
+}
+
 /** What Enter or Space takes is the entry that has the focus: a click there takes the same. */
 export async function otherThanFocused(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const [first, second] = trail.moves
-  if (!isDone(first, 'key') || !isDone(second, 'key') || !['grid', 'list box'].includes(first.gesture.on.kind))
-    return undefined
-  if (second.gesture.key !== 'Enter' && second.gesture.key !== ' ') return undefined
+  const looked = trail.moves.slice(0, -1)
+  const [first] = looked
+  const take = trail.moves.at(-1)
+  if (!isDone(first, 'key') || !looked.every((move) => isDone(move, 'key')) || !isDone(take, 'key')) return undefined
+  if (take.gesture.key !== 'Enter' && take.gesture.key !== ' ') return undefined
   const { on } = first.gesture
-  const row = rows[2]
-  const option = await subject.lookAfter(trail.given, [first], (container) => {
+  if (!['grid', 'list box', 'combo box'].includes(on.kind)) return undefined
+  const last = rows.length - 1
+  const row = rows[trail.moves.length]
+  const option = await subject.lookAfter(trail.given, looked, (container) => {
     const list = findControl(container, on)
-    const active = deepActiveElement(container.ownerDocument)
-    return list === undefined || active === null ? -1 : optionsOf(list).indexOf(active as HTMLElement)
+    const active = actedOn(container)
+    return list === undefined || active === null ? -1 : optionsOf(list).indexOf(active)
   })
   if (option === undefined || option < 0 || row === undefined) return undefined
-  const clicked = await subject.play({ ...trail, moves: [gesture({ do: 'choose', on, option })] })
-  const other = clicked.rows[1]
+  // What a combo box offers is only there once it is open.
+  const opened = on.kind === 'combo box' ? [first] : []
+  const clicked = await subject.play({ ...trail, moves: [...opened, gesture({ do: 'choose', on, option })] })
+  const other = clicked.rows[opened.length + 1]
   if (other === undefined || (other.fault ?? other.impossible) !== undefined) return undefined
   const unlike = subject.values.find(({ name }) => !equal(row.read[name], other.read[name]))
   return (
     unlike && {
-      row: 2,
+      row: last,
       says: `a key comes to another ${unlike.name} than a click at the entry that has the focus`,
       expected: `${unlike.name} ${printed(other.read[unlike.name])}`,
       found: `${unlike.name} ${printed(row.read[unlike.name])}`,

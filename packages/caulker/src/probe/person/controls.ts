@@ -1,5 +1,5 @@
 import { computeAccessibleName } from 'dom-accessibility-api'
-import { shadowOf } from '../../dom/index.js'
+import { deepActiveElement, shadowOf } from '../../dom/index.js'
 import { areasIn } from './areas.js'
 import { isEditable, isReadOnly } from './fields.js'
 import { parentOf } from './drawn-in.js'
@@ -191,6 +191,19 @@ function popupOf(control: HTMLElement): Element | undefined {
     control.ownerDocument.querySelector('[role="listbox"]') ??
     undefined
   )
+}
+
+/** Whether the focus is in the list that a combo box has opened: keys go there. */
+export function isInItsList(control: HTMLElement): boolean {
+  const active = deepActiveElement(control.ownerDocument)
+  return active !== null && opensList(control) && popupOf(control)?.contains(active) === true
+}
+
+/** WAI-ARIA 1.2, section 6.6.1: what keys act on: what has the focus, or what that says is active in its place. */
+export function actedOn({ ownerDocument }: HTMLElement): HTMLElement | null {
+  const active = deepActiveElement(ownerDocument) as HTMLElement | null
+  const id = active?.getAttribute('aria-activedescendant') ?? ''
+  return id === '' ? active : ((active?.getRootNode() as Partial<Document>).getElementById?.(id) ?? active)
 }
 
 /** Whether a list is only there while a combo box is open. */

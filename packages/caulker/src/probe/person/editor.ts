@@ -139,8 +139,9 @@ export function createEditor(view: Window & typeof globalThis): Editor {
     field.dispatchEvent(new view.CompositionEvent(name, { bubbles: true, composed: true, cancelable: true, data }))
   }
 
-  /** The browser fills a field by itself: no key is pressed, and the change is final. */
+  /** The browser fills in the field in which somebody is: no key is pressed, and the change is final. */
   function fill(field: HTMLInputElement, text: string): void {
+    focus(field)
     const fitting = field.maxLength >= 0 ? text.slice(0, field.maxLength) : text
     if (textOf(field) === fitting) return
     write(field, fitting)

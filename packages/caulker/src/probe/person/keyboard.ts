@@ -1,5 +1,6 @@
 import { bring } from '../../contract/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
+import { isInItsList } from './controls.js'
 import type { Key } from './gestures.js'
 import type { Editor } from './editor.js'
 import { isReadOnly, isTextual, tellChange } from './fields.js'
@@ -15,7 +16,7 @@ export interface Keyboard {
 
 export function createKeyboard(view: Window & typeof globalThis, editor: Editor): Keyboard {
   function press(element: HTMLElement, key: Key): string | undefined {
-    editor.focus(element)
+    if (!isInItsList(element)) editor.focus(element)
     const target = focusedIn(element)
     if (target === undefined) return 'it cannot be given the focus'
     if (editor.key(target, 'keydown', key)) actionOf(target, key)?.()
@@ -101,10 +102,10 @@ export function createKeyboard(view: Window & typeof globalThis, editor: Editor)
   return { press, enter }
 }
 
-/** Keys go to what has the focus: the control itself, or one of its parts that takes it over. */
+/** Keys go to what has the focus: the control itself, or one of its parts that takes it over, its open list among them. */
 export function focusedIn(element: HTMLElement): HTMLElement | undefined {
   const active = deepActiveElement(element.ownerDocument)
-  if (active !== null && isInside(active, element)) return active
+  if (active !== null && (isInside(active, element) || isInItsList(element))) return active as HTMLElement
   const part = element.querySelector<HTMLElement>('[tabindex="0"]')
   part?.focus()
   return part !== null && deepActiveElement(element.ownerDocument) === part ? part : undefined

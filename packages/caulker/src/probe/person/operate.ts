@@ -88,7 +88,7 @@ const FORMATS: Readonly<Record<string, { readonly form: RegExp; readonly texts: 
   date: { form: /^\d{4,}-\d\d-\d\d$/, texts: ['2031-05-14', '2031-05-20'] },
   month: { form: /^\d{4,}-\d\d$/, texts: ['2031-05', '2031-09'] },
   week: { form: /^\d{4,}-W\d\d$/, texts: ['2031-W20', '2031-W38'] },
-  time: { form: /^\d\d:\d\d(:\d\d(\.\d+)?)?$/, texts: ['06:40', '18:05'] },
+  time: { form: /^\d\d:\d\d(:\d\d(\.\d+)?)?$/, texts: ['06:40', '00:00', '18:05'] },
   'datetime-local': { form: /^\d{4,}-\d\d-\d\dT\d\d:\d\d/, texts: ['2031-05-14T06:40', '2031-05-20T18:05'] },
   color: { form: /^#[\da-f]{6}$/i, texts: ['#2e8b57', '#8b4513'] },
 }

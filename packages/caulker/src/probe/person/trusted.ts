@@ -1,4 +1,4 @@
-import { findControl, optionsOf } from './controls.js'
+import { findControl, isInItsList, optionsOf } from './controls.js'
 import { focusedIn } from './keyboard.js'
 import { isPlaced, type EntersText, type Gesture } from './gestures.js'
 import { hasSelection, isEditable } from './fields.js'
@@ -45,7 +45,7 @@ export function trustedPersonAt(container: HTMLElement, hands: Hands): Person {
       case 'drag':
         return dragged(element, [gesture.from, gesture.to])
       case 'key':
-        element.focus()
+        if (!isInItsList(element)) element.focus()
         focusedIn(element)
         return void (await hands([{ key: gesture.key === ' ' ? 'Space' : gesture.key }]))
       case 'enter':

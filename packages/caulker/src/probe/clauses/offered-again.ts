@@ -1,0 +1,63 @@
+import { equal, printed } from '../../contract/index.js'
+import { componentRef, findControl, optionsOf, type ControlRef } from '../person/controls.js'
+import type { Played } from '../stage/played.js'
+import { gesture, isDone, isTell, tell, type Move, type Trail } from '../stage/trail.js'
+import { oneAtEach, type Subject } from '../subject/subject.js'
+import type { LeakAt } from './clause.js'
+import { isOfCombo } from './ways-alike.js'
+
+/** With how many combo boxes it is tried, and with how many names that stand otherwise. */
+const MOST_LISTS = 2
+const MOST_TOLD = 8
+
+/** The list of a combo box is opened, closed by Escape, and opened again once its owner has told something else; and told before it is opened at all. */
+export function* openedAgain(subject: Subject): Iterable<Trail> {
+  const escape = gesture({ do: 'key', on: componentRef(subject.contract.tag), key: 'Escape' })
+  for (const { given, control: on } of oneAtEach(subject.ways.filter(isOfCombo)).slice(0, MOST_LISTS))
+    for (const { name } of subject.tellable.slice(0, MOST_TOLD))
+      for (const other of subject.plain(name).slice(0, 2)) {
+        if (equal(given[name], other)) continue
+        const press = gesture({ do: 'press', on })
+        yield { given, moves: [tell({ [name]: other }), press] }
+        yield { given, moves: [press, escape, tell({ [name]: other }), press] }
+      }
+}
+
+/** What it offers then is what it offers on a fresh mount with the same. */
+export async function offersTheOld(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const press = trail.moves.at(-1)
+  const told = trail.moves.at(-2)
+  const row = rows[trail.moves.length]
+  const isQuiet = rows.every(({ fault, impossible, heard }) => !(fault ?? impossible) && !heard.some(isOfValue))
+  if (!isDone(press, 'press') || press.gesture.on.kind !== 'combo box' || told === undefined || !isTell(told))
+    return undefined
+  if (row === undefined || !isQuiet) return undefined
+  const { on } = press.gesture
+  const offered = (given: Trail['given'], moves: readonly Move[]) => subject.lookAfter(given, moves, offeredAt(on))
+  const now = await offered(trail.given, trail.moves)
+  const fresh = await offered({ ...trail.given, ...told.tell }, [press])
+  // What opens it may close it again, where it is open still.
+  if (now === undefined || fresh === undefined || now.length === 0 || fresh.length === 0 || equal(now, fresh))
+    return undefined
+  return {
+    row: trail.moves.length,
+    says: 'what a press opens offers something else than on a fresh mount with the same',
+    expected: `offered ${printed(fresh, 80)}`,
+    found: `offered ${printed(now, 80)}`,
+    cause:
+      trail.moves.length > 2
+        ? 'its list is made when it is opened for the first time, and not again'
+        : 'its list is made at the mount',
+  }
+}
+
+function isOfValue({ value }: { readonly value?: string | undefined }): boolean {
+  return value !== undefined
+}
+
+function offeredAt(on: ControlRef): (container: HTMLElement) => readonly string[] {
+  return (container) => {
+    const control = findControl(container, on)
+    return control === undefined ? [] : optionsOf(control).map((option) => option.textContent?.trim() ?? '')
+  }
+}

@@ -1,4 +1,4 @@
-import { accepts, equal, outsideText, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, isHost, outsideText, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
@@ -7,7 +7,7 @@ import { takesAnyText } from '../subject/off-type.js'
 import { onceFor } from '../subject/once-for.js'
 import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
-import { fieldText } from './field-text.js'
+import { fieldText, fieldTexts } from './field-text.js'
 
 interface Shown {
   readonly given: Given
@@ -43,7 +43,48 @@ async function lookForShown(subject: Subject): Promise<Shown[]> {
           if (isOther && canStand && !equal(is, subject.middle[value.name]))
             found.push({ given: mount, control, value, is, text })
         }
+  return [...found, ...(await membersShown(subject))]
+}
+
+/** What a field shows of a record of which one member is another, where that is shown nowhere else. */
+async function membersShown(subject: Subject): Promise<Shown[]> {
+  const found: Shown[] = []
+  const [value, ...others] = subject.values
+  const usual = subject.middle[value?.name ?? '']
+  if (value === undefined || others.length > 0 || !isRecord(usual)) return found
+  const typed = subject.ways.filter(
+    (way) => isTypedInText(way) && isDone(way.moves[1], 'leave') && way.changes.has(value.name),
+  )
+  const records = subject.plain(value.name).filter(isRecord)
+  const changed = records.flatMap((record) =>
+    Object.keys(usual)
+      .filter((member) => !equal(record[member] ?? null, usual[member] ?? null) && isAlone(value, member))
+      .map((member) => ({ ...usual, [member]: record[member] })),
+  )
+  const before = (await subject.look(subject.middle, fieldTexts)) ?? []
+  for (const is of changed.filter((one) => accepts(value.type, one)).slice(0, MOST_RECORDS)) {
+    const given = { ...subject.middle, [value.name]: is }
+    if (!equal(subject.ideally(value.name, given), is)) continue
+    const now = (await subject.look(given, fieldTexts)) ?? []
+    const unlike = now.filter(({ ref, text }) => before.some((one) => equal(one.ref, ref) && one.text !== text))
+    const [only] = unlike
+    if (only === undefined || unlike.length > 1 || now.length !== before.length || only.text === '') continue
+    if (typed.some(({ control }) => equal(control, only.ref)))
+      found.push({ given: subject.middle, control: only.ref, value, is, text: only.text })
+  }
   return found
+}
+
+const MOST_RECORDS = 6
+
+/** Of two members of one type, such as the ends of a stay, one may have to give way to the other. */
+function isAlone({ type }: ValueClause, member: string): boolean {
+  const { properties = {} } = type as { readonly properties?: Readonly<Record<string, unknown>> }
+  return !Object.entries(properties).some(([name, other]) => name !== member && equal(other, properties[member]))
+}
+
+function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }
 
 /** Whether a field shows a value: its text is taken as it is typed, or as a number in other units or another form. */

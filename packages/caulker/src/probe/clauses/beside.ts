@@ -1,6 +1,6 @@
 import { equal, isHost, printed, type ValueClause } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
-import { settlesEdits, type Move, type Trail } from '../stage/trail.js'
+import { isDone, settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldTexts } from './field-text.js'
@@ -17,19 +17,39 @@ export function besideOthers(subject: Subject): Way[] {
   )
 }
 
+/** What goes on by a step, where there are fields. */
+export function stepsBeside(subject: Subject): Way[] {
+  const isStep = ({ control: { kind }, moves: [first, second] }: Way) =>
+    (kind === 'button' && isDone(first, 'press') && second === undefined) ||
+    (kind === 'spin button' && isDone(first, 'key'))
+  return subject.ways
+    .filter((way) => isStep(way) && way.changes.size > 0 && othersOf(subject, way).length > 0)
+    .slice(0, MOST_STEPS)
+}
+
+const MOST_STEPS = 6
+
 /** The one of them that a trail plays. */
-function wayPlayed(subject: Subject, { given, moves }: Trail): Way | undefined {
-  return besideOthers(subject).find((one) => equal(one.given, given) && equal(one.moves, moves))
+function wayPlayed(subject: Subject, { given, moves }: Trail, among = besideOthers(subject)): Way | undefined {
+  return among.find((one) => equal(one.given, given) && equal(one.moves, moves))
 }
 
 /** What another field edits is gone with the edit of this one, though both can stand side by side. */
 export async function droppedAlong(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = wayPlayed(subject, trail)
+  const typed = wayPlayed(subject, trail)
+  const way = typed ?? wayPlayed(subject, trail, stepsBeside(subject))
   const last = rows[trail.moves.length]
   if (way === undefined || last === undefined) return undefined
   const [before, after] = [placesOf(subject, rows[0]), placesOf(subject, last)]
-  const changed = [...after].find(([place, value]) => before.has(place) && !equal(before.get(place), value))?.[0]
-  const gone = [...before].find(([place, value]) => value !== undefined && after.get(place) === undefined)?.[0]
+  const isChanged = (place: string) => before.has(place) && !equal(before.get(place), after.get(place))
+  // A button may be there to empty all; one that goes on by a step is not.
+  const isStep = (place: string) => Math.abs(Number(before.get(place)) - Number(after.get(place))) === 1
+  const changed = [...after.keys()].find((place) => isChanged(place) && (typed !== undefined || isStep(place)))
+  const isGone = (place: string, value: unknown) =>
+    typed === undefined
+      ? isSomething(value) && !isSomething(after.get(place))
+      : value !== undefined && after.get(place) === undefined
+  const gone = [...before].find(([place, value]) => place !== changed && isGone(place, value))?.[0]
   if (changed === undefined || gone === undefined) return undefined
   for (const other of othersOf(subject, way)) {
     const played = await subject.play({ given: other.given, moves: other.moves })

@@ -1,7 +1,8 @@
-import { equal, pointerParts, printed, valueAt } from '../../contract/index.js'
-import type { HeardThen, Row } from '../stage/played.js'
-import { tell, type Trail } from '../stage/trail.js'
+import { accepts, equal, pointerParts, printed, valueAt } from '../../contract/index.js'
+import type { HeardThen, Played, Row } from '../stage/played.js'
+import { tell, type Move, type Trail } from '../stage/trail.js'
 import { BEFORE, told, typed, TYPED, type OwnEditor } from '../subject/own-drafts.js'
+import type { Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
 import { ABOUT_DRAFTS, edits, examineDrafts, type DraftTry } from './own-drafts.js'
 
@@ -13,10 +14,10 @@ export const draftSaves = clause({
     'Saving a draft reports it once: the text that was typed, and the record as its owner holds it then, with that member alone replaced.',
   why: 'A save that sends the record as it was when the edit began puts back what somebody else has changed since; one that writes into the record changes it even where the save is refused.',
   tried: 'A text is typed and saved by each way, as it was given and after its owner has told another record.',
-  examine: (subject) => examineDrafts(subject, saves),
+  examine: (subject) => examineDrafts(subject, (editor) => saves(subject, editor)),
 })
 
-function* saves(editor: OwnEditor): Iterable<DraftTry> {
+function* saves({ names }: Subject, editor: OwnEditor): Iterable<DraftTry> {
   if (editor.saves.length === 0) yield neverSaved(editor)
   for (const save of editor.saves) {
     yield judged(editor, edits(editor, editor.opening, typed(editor, TYPED), save))
@@ -25,6 +26,9 @@ function* saves(editor: OwnEditor): Iterable<DraftTry> {
       yield judged(editor, edits(editor, editor.opening, typed(editor, TYPED), since, save))
     }
   }
+  const { of } = editor.draft
+  if (accepts(names.find(({ name }) => name === of)?.type ?? {}, told(editor, '')[of]))
+    for (const save of editor.saves.slice(0, 1)) yield emptied(editor, save)
 }
 
 /** The field closes by each button and by Enter, and nobody hears of what was typed. */
@@ -41,11 +45,18 @@ function neverSaved(editor: OwnEditor): DraftTry {
   }
 }
 
+/** An empty text may be refused; where it is saved, it is saved as it is. */
+function emptied(editor: OwnEditor, save: readonly Move[]): DraftTry {
+  const trail = edits(editor, editor.opening, typed(editor, ''), save)
+  const isSaved = ({ rows }: Played) => rows.at(-1)?.heard.some(({ event }) => event === editor.draft.event) === true
+  return { trail, judge: (played) => (isSaved(played) ? wrongSave(editor, played.rows, '') : undefined) }
+}
+
 function judged(editor: OwnEditor, trail: Trail): DraftTry {
   return { trail, judge: ({ rows }) => wrongSave(editor, rows) ?? writtenTo(editor, rows) }
 }
 
-function wrongSave({ draft, member }: OwnEditor, rows: readonly Row[]): LeakAt | undefined {
+function wrongSave({ draft, member }: OwnEditor, rows: readonly Row[], wanted = TYPED): LeakAt | undefined {
   const at = rows.length - 1
   const row = rows[at] as Row
   const saved = row.heard.filter(({ event }) => event === draft.event)
@@ -63,12 +74,13 @@ function wrongSave({ draft, member }: OwnEditor, rows: readonly Row[]): LeakAt |
       expected: `heard ${draft.event} once, when it is saved`,
       found: early >= 0 ? `heard ${draft.event} already` : `heard it ${saved.length} times`,
     }
-  const text = partAt(first, draft.payloadAt)
-  if (!equal(text, TYPED))
-    return { row: at, says: 'what is saved is not what was typed', expected: printed(TYPED), found: printed(text) }
+  const record = draft.recordAt === undefined ? undefined : partAt(first, draft.recordAt)
+  // Where only the record is sent, the text is in it.
+  const text = partAt(first, draft.payloadAt) ?? (member === undefined ? undefined : valueAt(record, [member]))
+  if (!equal(text, wanted))
+    return { row: at, says: 'what is saved is not what was typed', expected: printed(wanted), found: printed(text) }
   if (draft.recordAt === undefined || member === undefined) return undefined
-  const expected = { ...(row.held[draft.of] as object), [member]: TYPED }
-  const record = partAt(first, draft.recordAt)
+  const expected = { ...(row.held[draft.of] as object), [member]: wanted }
   return equal(record, expected)
     ? undefined
     : {

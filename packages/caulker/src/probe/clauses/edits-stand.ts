@@ -1,10 +1,11 @@
 import { equal, printed } from '../../contract/index.js'
-import { besideOthers, droppedAlong, placesOf, strayed, swayed, type Places } from './beside.js'
+import { besideOthers, droppedAlong, placesOf, stepsBeside, strayed, swayed, type Places } from './beside.js'
 import { added, addingWays, doubled, lostForOne } from './added-entries.js'
 import { clause } from './clause.js'
 import { alikeButtons, middleButtons, movesAway } from './entry-buttons.js'
 import { ownButtons, takenOut, takenOutWith } from './own-buttons.js'
 import { bothTaken, lostToAnother, takenAlong, tickedInTurn, turnedTwice } from './ticks.js'
+import type { ControlKind } from '../person/controls.js'
 import type { Played, Row } from '../stage/played.js'
 import { isDone, settlesEdits, type Move } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -26,8 +27,9 @@ export const editsStand = clause({
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
   async *trails(subject) {
-    const fields = typedInto(subject)
-    for (const { given, moves } of [...besideOthers(subject), ...addingWays(subject)]) yield { given, moves }
+    const fields = edited(subject)
+    for (const { given, moves } of [...besideOthers(subject), ...stepsBeside(subject), ...addingWays(subject)])
+      yield { given, moves }
     for (const [one, other] of await ownButtons(subject)) yield* [one.trail, other.trail]
     for (const { trail } of await middleButtons(subject)) yield trail
     yield* tickedInTurn(subject)
@@ -61,13 +63,18 @@ export const editsStand = clause({
     const parts = await partsOf(subject, played)
     const last = played.rows.length - 1
     const texts = played.trail.moves.map(typedText)
-    for (const [place, { before, edited, later }] of parts ?? [])
+    for (const [place, { before, edited: made, later }] of parts ?? [])
       // An end of a pair that gives way to the other comes to stand where that was put.
-      if (!equal(edited, later) && equal(before, later) && !texts.includes(String(later)))
+      if (
+        !equal(made, later) &&
+        equal(before, later) &&
+        !texts.includes(String(later)) &&
+        !(await undoesItAnyway(subject, played, place, later))
+      )
         return {
           row: last,
           says: `the second edit undoes the first, of ${place}`,
-          expected: `${place} ${printed(edited)}`,
+          expected: `${place} ${printed(made)}`,
           found: `${place} ${printed(later)}`,
           cause: 'it puts the new text into what stood when it was drawn, and not into what stands now',
         }
@@ -81,19 +88,38 @@ interface Part {
   readonly later: unknown
 }
 
+/** What is ticked or moved may be there to undo it: then it does so, too, where its owner has given what the first edit made. */
+async function undoesItAnyway(
+  subject: Subject,
+  { trail, rows }: Played,
+  place: string,
+  later: unknown,
+): Promise<boolean> {
+  const one = edited(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
+  const row = rows[one?.moves.length ?? 0]
+  if (
+    one === undefined ||
+    row === undefined ||
+    trail.moves.every((move) => typedText(move) !== '' || isDone(move, 'leave'))
+  )
+    return false
+  const told = await subject.play({ given: row.held, moves: trail.moves.slice(one.moves.length) })
+  return equal(placesOf(subject, told.rows.at(-1) as Row).get(place), later)
+}
+
 /** Each place that the first of two edits has changed and the second, alone, does not. */
 async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<string, Part> | undefined> {
-  const one = typedInto(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
+  const one = edited(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
   const row = rows[one?.moves.length ?? 0]
   const last = rows[rows.length - 1] as Row
   if (one === undefined || row === undefined || row === last || !settlesEdits(last.move)) return undefined
   const alone = await subject.play({ given: trail.given, moves: trail.moves.slice(one.moves.length) })
   const end = alone.rows[alone.rows.length - 1] as Row
-  const [before, edited, later] = [rows[0], row, last].map((at) => placesOf(subject, at)) as [Places, Places, Places]
+  const [before, made, later] = [rows[0], row, last].map((at) => placesOf(subject, at)) as [Places, Places, Places]
   const [from, to] = [placesOf(subject, alone.rows[0]), placesOf(subject, end)]
   // What is nothing as a whole for a while has no parts that could be undone.
   const isThroughout = (place: string) => [before, later, from, to].every((places) => places.has(place))
-  const parts = [...edited].filter(
+  const parts = [...made].filter(
     ([place, value]) =>
       isThroughout(place) && !equal(before.get(place), value) && equal(from.get(place), to.get(place)),
   )
@@ -103,6 +129,19 @@ async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<s
     parts.map(([place, value]) => [place, { before: before.get(place), edited: value, later: later.get(place) }]),
   )
 }
+
+/** Fields, and what is ticked or moved beside them. */
+function edited(subject: Subject): Way[] {
+  const fields = typedInto(subject)
+  const moved = subject.ways.filter(
+    ({ control, changes, given }) =>
+      MOVED.includes(control.kind) && changes.size > 0 && fields.some((field) => equal(field.given, given)),
+  )
+  return [...fields, ...oneAtEach(moved).slice(0, MOST_MOVED)]
+}
+
+const MOVED: readonly ControlKind[] = ['checkbox', 'switch', 'slider', 'spin button']
+const MOST_MOVED = 2
 
 /** One way for each field in which a text is typed and ended, also where something has to be opened first. */
 function typedInto({ ways }: Subject): Way[] {

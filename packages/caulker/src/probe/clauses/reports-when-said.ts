@@ -1,7 +1,10 @@
 import { printed } from '../../contract/index.js'
+import { deepActiveElement } from '../../dom/index.js'
+import { findControl } from '../person/controls.js'
 import { clause } from './clause.js'
 import { notHeldBack, typedOn } from './held-back.js'
-import { isGesture } from '../stage/trail.js'
+import { isDone, isGesture, type Trail } from '../stage/trail.js'
+import { isPlainField, type Subject, type Way } from '../subject/subject.js'
 import { isTypedIn } from '../subject/survey.js'
 
 /** An edit is reported when the contract says: with each key, or when it ends. */
@@ -18,7 +21,11 @@ export const reportsWhenSaid = clause({
   concerns: ({ values }) => Object.keys(values).length > 0,
   async *trails(subject) {
     for (const way of subject.ways)
-      if (way.plainly.size + way.partly.size > 0 && way.control.kind !== 'slider' && !way.isWhole)
+      if (
+        (way.plainly.size + way.partly.size > 0 || isFinishedLater(subject, way)) &&
+        way.control.kind !== 'slider' &&
+        !way.isWhole
+      )
         yield { given: way.given, moves: way.moves }
     yield* typedOn(subject)
   },
@@ -33,7 +40,7 @@ export const reportsWhenSaid = clause({
     const heardOf = (row: typeof typed, name: string) => row.heard.find((one) => one.value === name)
     for (const { name, event, reports, within } of subject.values) {
       const early = heardOf(typed, name)
-      if (reports === 'commit' && early !== undefined)
+      if (reports === 'commit' && early !== undefined && (await isStillIn(subject, trail)))
         return {
           row: 1,
           says: `it reports ${name} while it is still being typed`,
@@ -61,3 +68,17 @@ export const reportsWhenSaid = clause({
     return undefined
   },
 })
+
+/** What is written in some form of its own, and counts when its field is left. */
+function isFinishedLater({ values }: Subject, { control, changes, text, moves }: Way): boolean {
+  const isLater = values.some(({ name, reports }) => changes.has(name) && reports === 'commit')
+  return isLater && isPlainField(control) && text !== undefined && text !== '' && isDone(moves[1], 'leave')
+}
+
+/** Who was led on to the next field has left this one. */
+async function isStillIn(subject: Subject, { given, moves: [typed] }: Trail): Promise<boolean> {
+  if (!isDone(typed, 'type')) return false
+  const { on } = typed.gesture
+  const isActive = (container: HTMLElement) => deepActiveElement(container.ownerDocument) === findControl(container, on)
+  return (await subject.lookAfter(given, [typed], isActive)) === true
+}

@@ -48,23 +48,31 @@ export async function typedNotCounted(subject: Subject, { trail, rows }: Played)
   )
 }
 
-/** The field whose text is taken as the value, or each of those that make it up, emptied and left. */
+/** The field whose text is taken as the value, or as a part of it, emptied and left. */
 export function* leftEmpty(subject: Subject): Iterable<Trail> {
   const { ways, controls } = subject
-  if (controls.filter(isField).length !== 1 && !isMadeUp(subject)) return
+  const isAll = controls.filter(isField).length === 1 || isMadeUp(subject)
   for (const { given, moves, text, control } of ways)
-    if (text === '' && isField(control) && isDone(moves[0], 'type')) yield { given, moves }
+    if (text === '' && isField(control) && isDone(moves[0], 'type') && (isAll || isOfMember(subject, control)))
+      yield { given, moves }
+}
+
+/** Whether what is typed there becomes a member of the one value, just as it is. */
+function isOfMember({ values, ways }: Subject, on: ControlRef): boolean {
+  return values.length === 1 && ways.some((way) => equal(way.control, on) && isTaken(way) && way.partly.size > 0)
 }
 
 /** Whether one value that may be nothing is all that its fields are for. */
 function isMadeUp({ values, controls, ways }: Subject): boolean {
   const [value, ...others] = values
   const fields = controls.filter(isField)
-  // Whatever waits for a button is nothing before it is pressed.
-  const isTaken = ({ moves, changes, text }: Way) =>
-    isDone(moves[0], 'type') && isDone(moves[1], 'leave') && text !== '' && changes.size > 0
   const isFor = (on: ControlRef) => ways.some((way) => equal(way.control, on) && isTaken(way))
   return others.length === 0 && value?.empty === null && fields.length > 1 && fields.every(isFor)
+}
+
+/** Whatever waits for a button is nothing before it is pressed. */
+function isTaken({ moves, changes, text }: Way): boolean {
+  return isDone(moves[0], 'type') && isDone(moves[1], 'leave') && text !== '' && changes.size > 0
 }
 
 /** It stands there empty, and the value is still held. */
@@ -73,11 +81,12 @@ export async function emptyAndHeld(subject: Subject, { trail, rows }: Played): P
   const [first, , row] = rows
   if (!isDone(typed, 'type') || typed.gesture.text !== '' || !isGesture(end) || row === undefined) return undefined
   if (trail.moves.length !== 2 || end.gesture.do !== 'leave' || isMarkedInvalid(row)) return undefined
-  const value = isMadeUp(subject)
-    ? subject.values[0]
-    : subject.values.find(({ name }) =>
-        subject.ways.some((way) => equal(way.control, typed.gesture.on) && way.plainly.has(name)),
-      )
+  const value =
+    isMadeUp(subject) || isOfMember(subject, typed.gesture.on)
+      ? subject.values[0]
+      : subject.values.find(({ name }) =>
+          subject.ways.some((way) => equal(way.control, typed.gesture.on) && way.plainly.has(name)),
+        )
   if (value === undefined || rows.some(({ heard }) => heard.length > 0)) return undefined
   const held = row.read[value.name] ?? row.held[value.name]
   if (held === undefined || equal(held, value.empty) || !equal(held, first.read[value.name] ?? held)) return undefined

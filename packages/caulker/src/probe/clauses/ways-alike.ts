@@ -82,7 +82,7 @@ export function* pointedAt(subject: Subject): Iterable<Trail> {
 /** At how many controls: of the days of a month one is like the other. */
 const MOST_PRESSED = 6
 
-/** WAI-ARIA 1.2, sections 5.3.4 and 5.4: Space does at a button, a box or a switch what a click does. */
+/** WAI-ARIA 1.2, sections 5.3.4 and 5.4: Space does at a button, a box, a choice or a switch what a click does. */
 export function* spaced(subject: Subject): Iterable<Trail> {
   for (const { given, control, moves } of oneAtEach(subject.ways.filter(isClick)).slice(0, MOST_PRESSED))
     if (moves.length === 1) yield { given, moves: [gesture({ do: 'key', on: control, key: ' ' })] }
@@ -128,7 +128,7 @@ export async function notBySpace(subject: Subject, { trail, rows }: Played): Pro
 }
 
 function isClick({ control: { kind }, moves: [first], changes }: Way): boolean {
-  const isPressed = kind === 'button' || kind === 'checkbox' || kind === 'switch'
+  const isPressed = kind === 'button' || kind === 'checkbox' || kind === 'switch' || kind === 'radio button'
   return isPressed && changes.size > 0 && isDone(first, 'press')
 }
 
@@ -150,7 +150,8 @@ async function isPressedBySpace(subject: Subject, given: Given, on: ControlRef):
     if (element === undefined) return false
     if (element.localName === 'button') return !element.dispatchEvent(key)
     return (
-      ['button', 'checkbox', 'switch'].includes(element.getAttribute('role') ?? '') || element.localName === 'input'
+      ['button', 'checkbox', 'switch', 'radio'].includes(element.getAttribute('role') ?? '') ||
+      element.localName === 'input'
     )
   })
   return found === true
@@ -193,15 +194,15 @@ export function isOfCombo({ control, changes }: Way): boolean {
 
 /** What Enter or Space takes is the entry that has the focus: a click there takes the same. */
 export async function otherThanFocused(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const looked = trail.moves.slice(0, -1)
+  const moves = isDone(trail.moves.at(-1), 'leave') ? trail.moves.slice(0, -1) : trail.moves
+  const looked = moves.slice(0, -1)
   const [first] = looked
-  const take = trail.moves.at(-1)
+  const take = moves.at(-1)
   if (!isDone(first, 'key') || !looked.every((move) => isDone(move, 'key')) || !isDone(take, 'key')) return undefined
   if (take.gesture.key !== 'Enter' && take.gesture.key !== ' ') return undefined
   const { on } = first.gesture
   if (!['grid', 'list box', 'combo box'].includes(on.kind)) return undefined
-  const last = rows.length - 1
-  const row = rows[trail.moves.length]
+  const row = rows[moves.length]
   const option = await subject.lookAfter(trail.given, looked, (container) => {
     const list = findControl(container, on)
     const active = actedOn(container)
@@ -216,7 +217,7 @@ export async function otherThanFocused(subject: Subject, { trail, rows }: Played
   const unlike = subject.values.find(({ name }) => !equal(row.read[name], other.read[name]))
   return (
     unlike && {
-      row: last,
+      row: moves.length,
       says: `a key comes to another ${unlike.name} than a click at the entry that has the focus`,
       expected: `${unlike.name} ${printed(other.read[unlike.name])}`,
       found: `${unlike.name} ${printed(row.read[unlike.name])}`,

@@ -126,12 +126,14 @@ export function createEditor(view: Window & typeof globalThis): Editor {
   function compose(field: HTMLInputElement, text: string): void {
     edit(field, () => {
       composition(field, 'compositionstart', '')
-      for (let length = 1; length <= text.length; length++) {
-        const data = text.slice(0, length)
+      // No more is composed than fits.
+      const fitting = field.maxLength >= 0 ? text.slice(0, field.maxLength) : text
+      for (let length = 1; length <= fitting.length; length++) {
+        const data = fitting.slice(0, length)
         composition(field, 'compositionupdate', data)
         replace(field, data, 'insertCompositionText', data, true)
       }
-      composition(field, 'compositionend', text)
+      composition(field, 'compositionend', fitting)
     })
   }
 

@@ -1,4 +1,3 @@
-import type { AnyContract } from '../contract/index.js'
 import {
   driveOver,
   faultText,
@@ -6,27 +5,15 @@ import {
   type Driver,
   type DriveOptions,
   type Fault,
-  type FittingPlan,
   type Machine,
   type OtherHost,
   type Refusal,
   type Running,
 } from '../machine/index.js'
 import type { Mount, Mounted } from '../mount/index.js'
-import { elementMount } from './element-mount.js'
 import { followOver, type Followable } from './follow.js'
-import { formsOf, type Forms } from './forms.js'
-import {
-  documentOf,
-  fittingElement,
-  fittingElements,
-  rowPlaces,
-  rowTemplate,
-  showElement,
-  showProblem,
-  type FittingElements,
-  type RowPlaces,
-} from './placing.js'
+import { groundOf, type GroundParts } from './ground.js'
+import { documentOf } from './placing.js'
 import { callsOver, type AnyAnswering } from './sources.js'
 import { joinTopics } from './topics.js'
 
@@ -59,13 +46,10 @@ export interface Live {
   remove(): void
 }
 
-export interface LiveParts {
+export interface LiveParts extends Pick<GroundParts, 'enter' | 'leave'> {
   readonly options: LiveOptions
   readonly answering: AnyAnswering
   readonly drive?: Pick<DriveOptions, 'stored'>
-  /** Where a screen stands; what it needs is put there. */
-  enter(screen: string): ParentNode
-  leave?(screen: string): void
   readonly host?: Pick<OtherHost, 'go' | 'stay' | 'report' | 'allows' | 'settled'>
 }
 
@@ -74,97 +58,27 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
   const { options } = parts
   const onFault = options.onFault ?? ((fault) => console.error(`${machine.name}: ${faultText(fault)}`))
   const ended = new AbortController()
-  const waiting = new Set<() => void>()
-  const looks = new Set<() => void>()
-  const elements = new Map<string, Element>()
-  const rows = new Map<string, RowPlaces>()
-  const templates = new Map<Element, RowPlaces>()
-  let root: ParentNode
-  let standing: FittingElements = new Map()
-  let forms: Forms | undefined
-  let entered: string | undefined
-  const key = (fitting: string, row?: string) => (row === undefined ? fitting : `${fitting}/${row}`)
-  const who = () => (machine.kind === 'interior' ? `the interior of '${machine.name}'` : `screen '${machine.name}'`)
-  const placeOf = (fitting: string, row?: string) => (row === undefined ? root : (rows.get(fitting)?.at(row) ?? root))
+  const quiet = quietness(() => driver)
   // What is called while the machine is being mounted waits until it is there.
   const late: (() => void)[] = []
   let driver: Driver | undefined
   const calls = callsOver(parts.answering, () => driver as Driver, options.limits?.answer ?? 30_000, onFault)
-
+  const ground = groundOf(machine, { ...parts, mounts: options.mounts, driver: () => driver })
   const topics = joinTopics(
     machine,
-    () => documentOf(root),
+    () => documentOf(ground.root()),
     (topic, value) => driver?.topic(topic, value),
   )
-  /** What the screen in front has put on the page beside its components is taken away. */
-  function clear(): void {
-    forms?.stop()
-    rows.forEach((places) => places.remove())
-    rows.clear()
-    templates.clear()
-    if (entered !== undefined) parts.leave?.(entered)
-    entered = undefined
-  }
 
   const run = () =>
     driveOver(
       machine,
-      {
-        mount(fitting, given, hear, row) {
-          const { name, contract } = fitting
-          const other = options.mounts?.[name]
-          if (other !== undefined) return other(contract, given, hear)
-          const all = row === undefined ? standing : fittingElements(placeOf(name, row))
-          const element = fittingElement(who(), all, name, contract.tag)
-          elements.set(key(name, row), element)
-          const mounted = elementMount({ element })(contract, given, hear)
-          const stop = watchPerson(element, contract, {
-            edit: () => driver?.edit(name),
-            leave: () => driver?.leave(name),
-          })
-          return {
-            ...mounted,
-            remove() {
-              stop()
-              mounted.remove()
-              elements.delete(key(name, row))
-            },
-          }
-        },
-        invalid: ({ name }, _mounted, row) => invalidText(elements.get(key(name, row))),
-        enter(screen) {
-          root = parts.enter(screen)
-          entered = screen
-          standing = fittingElements(root)
-          const plan = machine.screens.find(({ name }) => name === screen)
-          forms = formsOf(root, {
-            submits: plan?.submit !== undefined,
-            submit: () => driver?.submit(),
-            reset: () => driver?.reset(true),
-          })
-        },
-        leave: clear,
-        order({ name }: FittingPlan, keys) {
-          const template = rowTemplate(who(), root, name)
-          const places = templates.get(template) ?? rowPlaces(template)
-          templates.set(template, places)
-          rows.set(name, places)
-          places.order(keys)
-        },
-      },
+      ground.crew,
       {
         ...parts.host,
+        ...ground.shows,
         call: (call) => (driver === undefined ? void late.push(() => calls.send(call)) : calls.send(call)),
         abort: (id) => calls.abort(id),
-        show(fitting, isShown) {
-          const element = elements.get(fitting)
-          if (element !== undefined) showElement(root, element, fitting, isShown)
-        },
-        problem(fitting, text, row) {
-          const element = elements.get(key(fitting, row))
-          if (element !== undefined) showProblem(placeOf(fitting, row), element, fitting, text)
-        },
-        held: () => focusFirstInvalid(root),
         announce: (topic, value) => topics.announce(topic, value),
         fault: onFault,
         refused: options.onRefused ?? (() => undefined),
@@ -172,23 +86,13 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
         settled() {
           parts.host?.settled?.()
           options.onSettled?.()
-          for (const look of looks) look()
-          if (driver !== undefined && isQuiet(driver)) {
-            for (const wake of waiting) wake()
-            waiting.clear()
-          }
+          quiet.settled()
         },
       },
       {
         initial: options.initial ?? {},
         stored: parts.drive?.stored,
-        commits: {
-          limit: options.limits?.commit ?? 5000,
-          wait(milliseconds, then) {
-            const timer = setTimeout(then, milliseconds)
-            return () => clearTimeout(timer)
-          },
-        },
+        commits: { limit: options.limits?.commit ?? 5000, wait: afterTime },
       },
     )
   let running: Running
@@ -196,7 +100,7 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
     running = run()
   } catch (thrown) {
     // A mount that fails leaves nothing behind.
-    clear()
+    ground.clear()
     calls.abortAll()
     throw thrown
   }
@@ -206,67 +110,51 @@ export function liveOver(machine: Machine, parts: LiveParts): Live {
   return {
     driver,
     component: running.component,
-    settled: () =>
-      new Promise((resolve) => {
-        if (ended.signal.aborted || isQuiet(running.driver)) resolve()
-        else waiting.add(resolve)
-      }),
-    whenSettled(look) {
-      looks.add(look)
-      return () => void looks.delete(look)
-    },
+    settled: () => quiet.come(ended.signal),
+    whenSettled: quiet.whenSettled,
     follow: (names) => followOver(running.driver, names, ended.signal),
     remove() {
       running.remove()
       calls.abortAll()
       topics.stop()
-      clear()
+      ground.clear()
       ended.abort()
-      looks.clear()
-      for (const wake of waiting) wake()
-      waiting.clear()
+      quiet.end()
     },
   }
 }
 
-function isQuiet(driver: Driver): boolean {
-  return driver.pending().length === 0 && !driver.isSending()
+function afterTime(milliseconds: number, then: () => void): () => void {
+  const timer = setTimeout(then, milliseconds)
+  return () => clearTimeout(timer)
 }
 
-/** What a person does in a field and no report says: typing what is not finished, and leaving it. */
-function watchPerson(
-  element: Element,
-  contract: AnyContract,
-  { edit, leave }: { edit(): void; leave(): void },
-): () => void {
-  const reportsInput = Object.values(contract.values).some(({ event }) => event === 'input')
-  const typed = (event: Event) => {
-    const isUnfinished = (event.target as Partial<HTMLInputElement> | null)?.validity?.badInput === true
-    if (isUnfinished || !reportsInput) edit()
+/** Who waits until nothing is pending, and who looks each time that something has settled. */
+function quietness(driver: () => Driver | undefined) {
+  const waiting = new Set<() => void>()
+  const looks = new Set<() => void>()
+  const isQuiet = () => driver()?.pending().length === 0 && driver()?.isSending() === false
+  const wakeAll = () => {
+    for (const wake of waiting) wake()
+    waiting.clear()
   }
-  const left = (event: Event) => {
-    const to = (event as FocusEvent).relatedTarget as Node | null
-    if (to === null || !element.contains(to)) leave()
+  return {
+    come: (ended: AbortSignal) =>
+      new Promise<void>((resolve) => {
+        if (ended.aborted || isQuiet()) resolve()
+        else waiting.add(resolve)
+      }),
+    whenSettled(look: () => void) {
+      looks.add(look)
+      return () => void looks.delete(look)
+    },
+    settled() {
+      for (const look of looks) look()
+      if (isQuiet()) wakeAll()
+    },
+    end() {
+      looks.clear()
+      wakeAll()
+    },
   }
-  const hasValues = Object.keys(contract.values).length > 0
-  if (!hasValues) return () => undefined
-  element.addEventListener('input', typed, true)
-  element.addEventListener('focusout', left)
-  return () => {
-    element.removeEventListener('input', typed, true)
-    element.removeEventListener('focusout', left)
-  }
-}
-
-/** What a field says against its own value (HTML, section 4.10.21, constraints). */
-function invalidText(element: Element | undefined): string {
-  const field = element as Partial<HTMLInputElement> | undefined
-  if (field?.willValidate === true && field.validity?.valid === false)
-    return field.validationMessage || 'This is not valid'
-  return ''
-}
-
-function focusFirstInvalid(root: ParentNode): void {
-  const first = root.querySelector<HTMLElement>('[aria-invalid="true"]')
-  first?.focus()
 }

@@ -29,6 +29,7 @@ export const deckRemark = variants({
     locks: { disabled: 'off' },
   },
   faults: {
+    'told-inside-is-lost': ['follows-change'],
     'room-of-the-mount': ['follows-change', 'readings-agree'],
     'count-of-the-left-field': ['follows-change', 'takes-empty', 'shows-initial', 'resets-fully'],
     'native-change-too': ['reports-once'],
@@ -130,6 +131,8 @@ export const deckRemark = variants({
       #draw(isCounted = true): void {
         if (!this.#isReady) return
         if (!has('label-of-the-mount') || this.#words.textContent === '') this.#words.textContent = this.#label
+        const isInside = this.shadowRoot?.activeElement === this.#area
+        if (has('told-inside-is-lost') && isInside) return
         if (this.#area.value !== this.#remark) this.#area.value = this.#remark
         this.#area.disabled = this.#off || this.#isFieldsetOff
         if (isCounted && !(has('count-of-the-left-field') && this.#left !== undefined)) this.#tell()

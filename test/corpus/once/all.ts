@@ -4,6 +4,7 @@ import { berthMenu } from './berth-menu.js'
 import { cargoWeight } from './cargo-weight.js'
 import { chartFile } from './chart-file.js'
 import { flagHoist } from './flag-hoist.js'
+import { hullStars } from './hull-stars.js'
 import { logLine } from './log-line.js'
 import { namePlate } from './name-plate.js'
 import { oilMix } from './oil-mix.js'
@@ -31,4 +32,5 @@ export const seenOnce = [
   tarTint,
   namePlate,
   berthMenu,
+  hullStars,
 ]

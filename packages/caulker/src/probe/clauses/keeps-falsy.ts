@@ -15,6 +15,7 @@ import { findControl } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
 import { clause, type LeakAt } from './clause.js'
 import { entryUnchosen, falsyEntry } from './falsy-entry.js'
+import { zeroLooksLike } from './zero-alike.js'
 import { hasZeroInside, isNothingInside, zeroAsNothing, zeroBeside } from './zero-inside.js'
 import { zeroPointed, zeroUnpointed } from './zero-pointed.js'
 import { isNought, zerosGiven, zeroUnwritten } from './zero-shown.js'
@@ -63,7 +64,7 @@ export const keepsFalsy = clause({
   },
   async judge(subject, played) {
     const { trail, rows } = played
-    for (const law of [entryUnchosen, zeroAsNothing, zeroUnwritten, zeroUnpointed]) {
+    for (const law of [entryUnchosen, zeroAsNothing, zeroUnwritten, zeroUnpointed, zeroLooksLike]) {
       const unshown = await law(subject, played)
       if (unshown !== undefined) return unshown
     }

@@ -5,7 +5,7 @@ import type { Played, Row } from '../stage/played.js'
 import { isDone, isGesture, isPress, isTell, tell, trailKey, type Trail } from '../stage/trail.js'
 import { isText } from '../subject/forms.js'
 import { editorsOf, typed, TYPED } from '../subject/own-drafts.js'
-import { isPlaced } from '../person/gestures.js'
+import { entersText, isPlaced } from '../person/gestures.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
 
@@ -24,7 +24,16 @@ const MOST_WAYS = 16
 function oneOfEachKind(ways: readonly Way[]): Way[] {
   const kinds = ways.map(({ moves }) =>
     trailKey(
-      moves.map((move) => (isGesture(move) ? [move.gesture.do, isPlaced(move.gesture) && move.gesture.on] : move)),
+      moves.map((move) =>
+        // What empties a field is a key of its own.
+        isGesture(move)
+          ? [
+              move.gesture.do,
+              isPlaced(move.gesture) && move.gesture.on,
+              entersText(move.gesture) && move.gesture.text === '',
+            ]
+          : move,
+      ),
     ),
   )
   return ways.filter((_, at) => kinds.indexOf(kinds[at] ?? '') === at)

@@ -1,8 +1,8 @@
 import { accepts, equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import { behavesLikeFresh, firstGesture, heardText, walksFirst } from './laws.js'
+import { behavesLikeFresh, firstGesture, heardText, pictureDifference, walksFirst } from './laws.js'
 import { entersText } from '../person/gestures.js'
-import { linesOnlyIn, samePicture } from '../sight/picture.js'
+import { drawnLines, linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
 import {
   gesture,
@@ -60,7 +60,7 @@ export const reportsOnce = clause({
     ),
   async judge(subject, played) {
     const { rows, trail } = played
-    if (trail.moves.every(isLookedAt)) return saidUntouched(played)
+    if (trail.moves.every(isLookedAt)) return saidUntouched(played) ?? shownUntouched(subject, played)
     for (const [at, row] of rows.entries()) {
       if (!isGesture(row.move)) continue
       const doubled = row.heard.find(
@@ -147,6 +147,27 @@ function saidUntouched({ rows }: Played): LeakAt | undefined {
         cause: rows.some(({ move }) => isDone(move, 'hover'))
           ? 'it takes a pointer that passes over it for a press'
           : 'it reads what is shown when the field is left, and not what was typed',
+      }
+  }
+  return undefined
+}
+
+/** What the pointer has only passed over looks, when it is gone, as if that had been chosen. */
+async function shownUntouched(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [first, row] = rows
+  const [value] = subject.values
+  if (row === undefined || value === undefined || !isDone(row.move, 'hover')) return undefined
+  const { least, most } = subject.limits(value, trail.given)
+  if ((row.fault ?? row.impossible) !== undefined || equal(row.picture.lines, first.picture.lines)) return undefined
+  for (const other of [...subject.plain(value.name), most, least]) {
+    if (other === undefined || equal(other, row.read[value.name])) continue
+    const fresh = await subject.fresh({ ...trail.given, [value.name]: other })
+    if (equal(drawnLines(fresh.picture), drawnLines(row.picture)))
+      return {
+        row: 1,
+        says: `the pointer has passed over it, and it looks as if ${value.name} were ${printed(other)}`,
+        ...pictureDifference(first.picture, row.picture),
+        cause: 'what is shown beforehand is not taken back when the pointer goes',
       }
   }
   return undefined

@@ -35,7 +35,10 @@ export function areasIn(container: ParentNode, isControl: (element: Element) => 
   const areas: HTMLElement[] = []
   /** Gives whether there is a control in it. */
   const visit = (element: Element): boolean => {
-    if (isControl(element)) return true
+    if (isControl(element)) {
+      if (element.getAttribute('role') === 'slider') areas.push(...clickedIn(element).slice(0, MOST_PLACES))
+      return true
+    }
     const before = areas.length
     const holds = [...childrenOf(element)].map(visit).includes(true)
     if (holds || areas.length > before || !isPlace(element)) return holds
@@ -45,6 +48,11 @@ export function areasIn(container: ParentNode, isControl: (element: Element) => 
   }
   for (const child of container.children) visit(child)
   return areas
+}
+
+/** What is drawn in a slider and clicked by itself, such as a star of a row. */
+function clickedIn(slider: Element): HTMLElement[] {
+  return [...slider.querySelectorAll('*')].filter(isPlace).filter((one) => hears(one, CLICK) && !hears(one, DOWN))
 }
 
 export function isDrawnOn(element: HTMLElement): boolean {

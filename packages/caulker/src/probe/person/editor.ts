@@ -42,8 +42,9 @@ export function createEditor(view: Window & typeof globalThis): Editor {
     if (editing?.field === field) editing = { field, committed: textOf(field), left: textOf(field) }
   }
 
+  /** What a script has written since the last key is no edit of the person's: the browser tells of no change. */
   function end(): void {
-    commit()
+    if (editing !== undefined && textOf(editing.field) === editing.left) commit()
     editing = undefined
   }
 
@@ -100,7 +101,7 @@ export function createEditor(view: Window & typeof globalThis): Editor {
 
   /** Keys go to where the focus is. */
   function goOnIn(field: HTMLInputElement, text: string): void {
-    end()
+    commit()
     const stands = textOf(field)
     editing = { field, committed: stands, left: stands }
     const [from, to] = hasSelection(field) ? [field.selectionStart ?? 0, field.selectionEnd ?? 0] : [0, stands.length]

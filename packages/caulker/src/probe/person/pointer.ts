@@ -106,7 +106,11 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   function hover(element: HTMLElement): void {
     const beside = view.document.body
     pass(element, beside, ['over', 'enter'])
-    for (const name of ['pointermove', 'mousemove']) send(element, name, middleOf(element))
+    for (const part of [element, ...partsOf(element)]) {
+      if (part !== element) pass(part, element, ['over', 'enter'])
+      for (const name of ['pointermove', 'mousemove']) send(part, name, middleOf(part))
+      if (part !== element) pass(part, element, ['out', 'leave'])
+    }
     pass(element, beside, ['out', 'leave'])
   }
 
@@ -171,6 +175,17 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   }
 
   return { hover, press, hold, moveOn, end, drag }
+}
+
+/** Over how much of what is drawn in an element a pointer passes on its way. */
+const MOST_PARTS = 9
+
+/** The innermost of what is drawn in an element, in their order. */
+function partsOf(element: Element): HTMLElement[] {
+  const inner = [...element.querySelectorAll<HTMLElement>('*')].filter(
+    (one) => one.childElementCount === 0 && 'click' in one,
+  )
+  return inner.slice(0, MOST_PARTS)
 }
 
 /** Where a pointer comes down on an element that is laid out. */

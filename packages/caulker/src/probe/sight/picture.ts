@@ -206,6 +206,11 @@ function comesAndGoes(element: HTMLElement): boolean {
   return element.getAttribute('role') === 'listbox' && isPopupList(element)
 }
 
+/** What is drawn, without what assistive technology alone is told beside it: of `[2 of 5] ★★☆☆☆` the stars. */
+export function drawnLines({ lines }: Picture): string[] {
+  return lines.map((line) => line.replace(/^\[\d[^\]]*\] (?=[^“(])/, ''))
+}
+
 function sameLines(one: readonly string[], other: readonly string[]): boolean {
   return one.length === other.length && one.every((line, at) => line === other[at])
 }

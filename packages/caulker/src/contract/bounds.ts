@@ -18,7 +18,7 @@ export function decidingNames({ bounds, step, gap, stride, among }: ValueClause)
 /** Reads the bounds of a value; `valueOf` gives what a named property stands at. */
 export function limitsOf(clause: ValueClause, valueOf: (name: string) => unknown): Limits {
   const read = (limit: string | number | undefined) =>
-    typeof limit === 'string' && !/^\d/.test(limit) ? valueOf(limit) : limit
+    typeof limit === 'string' && !beginsWithDigit(limit) ? valueOf(limit) : limit
   const [step, gap] = [read(clause.step), read(clause.gap)]
   return {
     least: bound(read(clause.bounds.least)),
@@ -27,6 +27,11 @@ export function limitsOf(clause: ValueClause, valueOf: (name: string) => unknown
     ordered: clause.ordered,
     gap: typeof gap === 'number' && gap > 0 ? gap : 0,
   }
+}
+
+/** A day or a time of day is a bound itself, and no name. */
+function beginsWithDigit(text: string): boolean {
+  return text >= '0' && text < ':'
 }
 
 /** A step of 0 or less, by the name that says how far values lie apart, is none (HTML, section 4.10.5.3.8). */

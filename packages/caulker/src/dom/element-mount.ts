@@ -162,16 +162,18 @@ function listen(
 ): { stop(): void } {
   const typing = typingWatch(element)
   const stops: (() => void)[] = [typing.stop]
-  const on = (event: string, heard: (event: Event) => void) => {
+  // What a browser is asked of an event has its price: where it comes from is asked once.
+  const on = (event: string, heard: (event: Event, from: Element | null) => void) => {
     const listener = (happened: Event) => {
-      if (isFromHere(element, happened)) heard(happened)
+      const from = happened.target as Element | null
+      if (isFromHere(element, from)) heard(happened, from)
     }
     element.addEventListener(event, listener)
     stops.push(() => element.removeEventListener(event, listener))
   }
   for (const [event, values] of byEvent(contract))
-    on(event, (happened) => {
-      if (isUnfinished(happened)) return
+    on(event, (happened, from) => {
+      if (isUnfinished(from)) return
       const reported: Record<string, unknown> = {}
       for (const { value, at } of values) reported[value.name] = carried(value, valueAt(happened, at))
       // One event may report several values: it is one report all the same.
@@ -180,7 +182,7 @@ function listen(
         values.length === 1 && first !== undefined
           ? reported[first.value.name]
           : ((happened as CustomEvent).detail ?? null)
-      hear({ event, payload, values: reported, isTyping: typing.isTyping(happened) })
+      hear({ event, payload, values: reported, isTyping: typing.isTyping(event, happened) })
     })
   for (const { value, at } of valueClauses(contract).map(withPointer)) {
     const { vetoEvent } = value
@@ -212,12 +214,11 @@ function byEvent(contract: AnyContract): Map<string, Carried[]> {
 }
 
 /** An event of a fitting that stands inside this one is not this one's. */
-function isFromHere(element: Element, event: Event): boolean {
-  const target = event.target as Element | null
+function isFromHere(element: Element, from: Element | null): boolean {
   return (
-    target === element ||
-    target?.closest?.('[data-fitting]') === element ||
-    target?.closest?.('[data-fitting]') === element.closest('[data-fitting]')
+    from === element ||
+    from?.closest?.('[data-fitting]') === element ||
+    from?.closest?.('[data-fitting]') === element.closest('[data-fitting]')
   )
 }
 
@@ -233,19 +234,19 @@ function isFileList(payload: unknown): payload is Iterable<File> {
 }
 
 /** Text that does not parse is still the person's. */
-function isUnfinished(event: Event): boolean {
-  return (event.target as HTMLInputElement | null)?.validity?.badInput === true
+function isUnfinished(from: Element | null): boolean {
+  return (from as HTMLInputElement | null)?.validity?.badInput === true
 }
 
 /** Whether a person is typing into a text field inside: what is said then is said at each key. */
-function typingWatch(element: Element): { isTyping(happened: Event): boolean; stop(): void } {
+function typingWatch(element: Element): { isTyping(event: string, happened: Event): boolean; stop(): void } {
   let from: EventTarget | undefined
   const start = (event: Event) => (from = event.composedPath()[0])
   const end = () => (from = undefined)
   element.addEventListener('input', start, true)
   element.addEventListener('input', end)
   return {
-    isTyping: (happened) => isTypedInto(happened.type === 'input' ? happened.composedPath()[0] : from),
+    isTyping: (event, happened) => isTypedInto(event === 'input' ? happened.composedPath()[0] : from),
     stop() {
       element.removeEventListener('input', start, true)
       element.removeEventListener('input', end)

@@ -149,8 +149,8 @@ function quietness(driver: () => Driver | undefined) {
       return () => void looks.delete(look)
     },
     settled() {
-      for (const look of looks) look()
-      if (isQuiet()) wakeAll()
+      if (looks.size > 0) for (const look of looks) look()
+      if (waiting.size > 0 && isQuiet()) wakeAll()
     },
     end() {
       looks.clear()

@@ -50,7 +50,7 @@ export function chainOf(carrier: Carrier): Chain {
 
   function runChain(): void {
     carrier.mark()
-    const moved = new Set<number>()
+    let moved: Set<number> | undefined
     for (let count = 0; queue.length > 0 && isRunning(); count++) {
       const next = queue.shift() as (typeof queue)[number]
       // A new cause from outside begins a new chain.
@@ -61,12 +61,12 @@ export function chainOf(carrier: Carrier): Chain {
       stepping = false
       for (const effect of effects) if (isRunning()) carrier.carryOut(effect)
       // Only a chain that grows may be a circle; which cells moved is asked for near its end.
-      if (count > MOST_IN_A_CHAIN / 2) for (const cell of carrier.movedLast()) moved.add(cell)
+      if (count > MOST_IN_A_CHAIN / 2) for (const cell of carrier.movedLast()) moved = (moved ?? new Set()).add(cell)
     }
   }
 
   /** Back to what stood before the chain, components too; what came from outside meanwhile still runs. */
-  function stopCircle(moved: ReadonlySet<number>): void {
+  function stopCircle(moved: ReadonlySet<number> = new Set()): void {
     const given = queue.filter((waiting) => waiting.inChain).length + 1
     queue = queue.filter((waiting) => !waiting.inChain)
     phase = 'restoring'

@@ -6,6 +6,7 @@ import { lookIn, type Look } from './look.js'
 import type { FittingPlan, Machine } from './plan/index.js'
 import {
   advance,
+  empty,
   firstState,
   givenTo,
   isOwners,
@@ -101,8 +102,8 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
     },
     carryOut,
     mark() {
-      trace.slots.length = 0
-      trace.old.length = 0
+      empty(trace.slots)
+      empty(trace.old)
     },
     movedLast: () =>
       scratch.keptSlots.filter((slot) => slot < machine.cells.length && scratch.old[slot] !== state[slot]),

@@ -14,7 +14,7 @@ export function holdBack(work: Work, vetoed: ReadonlySet<number> | undefined): v
   for (const cell of vetoed ?? []) write(work, cell, was(work, cell))
   for (const cell of face.waits) {
     if (equal(work.slots[cell], was(work, cell))) continue
-    work.offered.set(cell, work.slots[cell])
+    work.offered = (work.offered ?? new Map<number, unknown>()).set(cell, work.slots[cell])
     write(work, cell, was(work, cell))
   }
   computeWaiting(work)
@@ -38,7 +38,7 @@ export function reports(work: Work, effects: Effect[]): void {
     assign(work, cell.agreed, slots[slot])
     if (silent !== 'command') say(slot, slots[slot])
   }
-  for (const [cell, value] of offered) say(cell, value)
+  for (const [cell, value] of offered ?? []) say(cell, value)
   for (const [event, values] of made)
     effects.push({ effect: 'report', event, payload: Object.values(values)[0], values })
 }

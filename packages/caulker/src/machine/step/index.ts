@@ -1,6 +1,6 @@
 export { isOwners } from './face.js'
 export type { Amendment, Answer, Effect, Fault, Input, Invalid, Outcome, Refusal, State } from './input.js'
-export { scratchFor, type Scratch } from './scratch.js'
+export { empty, scratchFor, type Scratch } from './scratch.js'
 export { advance, firstState, givenTo, step } from './step.js'
 export { storedFrom, storedOf, type Stored } from './stored.js'
 export { entries, keyOf, memberOf } from './work.js'

@@ -77,9 +77,9 @@ export function clear(scratch: Scratch): void {
   for (const at of scratch.owing) scratch.tells[at] = 0
   for (const cell of scratch.held) scratch.cells[cell] = 0
   if (scratch.waiting > 0) scratch.ranks.fill(0)
-  scratch.slots.length = 0
-  scratch.owing.length = 0
-  scratch.held.length = 0
+  empty(scratch.slots)
+  empty(scratch.owing)
+  empty(scratch.held)
   scratch.waiting = 0
 }
 
@@ -89,5 +89,10 @@ export function forgetKept({ kept, keptSlots, old }: Scratch): void {
     kept[slot] = 0
     old[slot] = undefined
   }
-  keptSlots.length = 0
+  empty(keptSlots)
+}
+
+/** Takes everything out one by one: of a short list that is several times faster than to set its length, and its room stays. */
+export function empty(list: unknown[]): void {
+  while (list.length > 0) list.pop()
 }

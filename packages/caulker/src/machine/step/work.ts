@@ -24,7 +24,7 @@ export interface Work {
   /** In an interior: its owner has done this itself, by a tell or a command, and is not told of it. */
   silent: 'told' | 'command' | undefined
   /** In an interior: what a person proposes of the values that change only when their owner tells them, by cell. */
-  readonly offered: Map<number, unknown>
+  offered: Map<number, unknown> | undefined
   /** The fitting that a person is typing into. */
   typing: number | undefined
   /** The fittings whose names are told again, whether they changed or not. */
@@ -57,7 +57,7 @@ export function begin(machine: Machine, slots: unknown[], scratch: Scratch): Wor
     faults: [],
     owed: [],
     heard: [],
-    offered: new Map(),
+    offered: undefined,
     answered: undefined,
     entered: undefined,
     typing: undefined,

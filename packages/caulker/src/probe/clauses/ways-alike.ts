@@ -188,6 +188,29 @@ export function* keysInOpened({ ways }: Subject): Iterable<Trail> {
       yield { given, moves: [arrowDown(on), arrowDown(on), gesture({ do: 'key', on, key: end })] }
 }
 
+/** WAI-ARIA 1.2, section 6.6.5: a list that Escape has closed is not said to be open any more. */
+export async function saysStillOpen(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const escape = trail.moves[2]
+  if (!isDone(escape, 'key') || escape.gesture.key !== 'Escape' || escape.gesture.on.kind !== 'combo box')
+    return undefined
+  if (rows.some(({ fault, impossible }) => (fault ?? impossible) !== undefined)) return undefined
+  const { on } = escape.gesture
+  const stateAt = (moves: readonly Move[]) =>
+    subject.lookAfter(trail.given, moves, (container) => {
+      const box = findControl(container, on)
+      return box && { says: box.getAttribute('aria-expanded'), offers: optionsOf(box).length }
+    })
+  const [open, closed] = [await stateAt(trail.moves.slice(0, 2)), await stateAt(trail.moves)]
+  if (open === undefined || open.offers === 0 || closed?.offers !== 0 || closed.says !== 'true') return undefined
+  return {
+    row: 3,
+    says: `the ${on.kind} “${on.label}” says that its list is open, and it is closed`,
+    expected: 'aria-expanded false',
+    found: 'aria-expanded true',
+    cause: 'only what opens it writes its state',
+  }
+}
+
 export function isOfCombo({ control, changes }: Way): boolean {
   return control.kind === 'combo box' && changes.size > 0
 }

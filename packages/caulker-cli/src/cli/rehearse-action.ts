@@ -31,6 +31,11 @@ export async function runRehearse(
       'bad-argument',
       '--walks: random walks go over a page of live components; add --live or --browser',
     )
+  if (options.walks !== undefined && (options.script ?? options.play) !== undefined)
+    throw new CaulkerError(
+      'bad-argument',
+      '--walks: random walks go beside an exploration; leave out --script and --play',
+    )
   const line = progressLine()
   const thread = createTaskThread(options.patience, sayDoing(line))
   try {

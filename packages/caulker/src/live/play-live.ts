@@ -11,6 +11,7 @@ import {
   withHosts,
   type Move,
   type Play,
+  type Played,
   type RehearsedRow,
   type Script,
 } from '../rehearse/index.js'
@@ -77,8 +78,9 @@ export async function playLive(wiring: Wiring, written: Script, { document, fram
     if (parted !== undefined) return { ...told, ledger, parted: { step: 0, says: parted, trail }, unplayed: undefined }
     for (const [at, step] of script.steps.entries()) {
       if (isExpectation(step)) continue
-      if (isWalk && !isPossible(page, step)) continue
-      for (const { place } of play.perform(step).happened.faults) own.add(place)
+      const done = isWalk ? performedWhere(page, step) : play.perform(step)
+      if (done === undefined) continue
+      for (const { place } of done.happened.faults) own.add(place)
       const why = await carryOut(page, step, frames)
       if (why !== undefined && isWalk) break
       if (why !== undefined) return { ...told, ledger, parted: undefined, unplayed: { step: at + 1, why } }
@@ -190,19 +192,18 @@ function wayTo({ play }: Page, { edit, row, to }: Extract<Move, { edit: string }
   return value === undefined ? { why: 'there is no such value' } : wayIn(at, value, all, to)
 }
 
-/** Whether a person can do it now, on the page and over ideal components: what is drawn at random is passed over where they cannot. */
-function isPossible(page: Page, move: Move): boolean {
+/** Done over ideal components, where a person can do it there and on the page: what is drawn at random is passed over where they cannot. */
+function performedWhere(page: Page, move: Move): Played | undefined {
   const at = 'edit' in move ? placeOf(page, move) : undefined
-  if ('edit' in move && (at === undefined || 'why' in wayTo(page, move, at))) return false
+  if ('edit' in move && (at === undefined || 'why' in wayTo(page, move, at))) return undefined
   const { play } = page
   const before = play.keep()
   try {
-    play.perform(move)
-    return true
-  } catch {
-    return false
-  } finally {
+    return play.perform(move)
+  } catch (thrown) {
+    if (!(thrown instanceof CaulkerError)) throw thrown
     play.bring(before)
+    return undefined
   }
 }
 

@@ -15,7 +15,7 @@ export const commandsPresent = clause({
     'Every command of its contract is there, can be called, has the effect that it names, reports what it changes, and gives what its contract says.',
   why: 'The call throws when a person gets there, or gives something else, and whatever its owner still had to do is not done.',
   tried:
-    'Each command is called on an ordinary mount; one that takes something, with an ordinary value; what it changes is looked for in its reports.',
+    'Each command is called on an ordinary mount; one that takes something, with an ordinary value, and on mounts with other values; what it changes is looked for in its reports, and in what is shown.',
   unprovenWhen: 'No value could be made of what its commands take.',
   random: 'none',
   onTrial: 'command',

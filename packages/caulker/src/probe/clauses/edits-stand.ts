@@ -21,13 +21,13 @@ export const editsStand = clause({
     'An edit in one field leaves standing what was edited in another, and what is added to a list or taken out of it leaves its other entries.',
   why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
   tried:
-    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, each is taken out by its own button, and of three each button of the middle one is pressed; two boxes are ticked in turn, and what is on is turned off and on again.',
+    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, each is taken out by its own button, and of three each button of the middle one is pressed; two boxes are ticked in turn, what is on is turned off and on again, and what is ticked or goes on by a step stands beside the fields.',
   unprovenWhen: 'No two fields were found that change different parts, and no two entries of a list.',
   random: 'none',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
   async *trails(subject) {
-    const fields = edited(subject)
+    const fields = editsIn(subject)
     for (const { given, moves } of [...besideOthers(subject), ...stepsBeside(subject), ...addingWays(subject)])
       yield { given, moves }
     for (const [one, other] of await ownButtons(subject)) yield* [one.trail, other.trail]
@@ -63,10 +63,10 @@ export const editsStand = clause({
     const parts = await partsOf(subject, played)
     const last = played.rows.length - 1
     const texts = played.trail.moves.map(typedText)
-    for (const [place, { before, edited: made, later }] of parts ?? [])
+    for (const [place, { before, edited, later }] of parts ?? [])
       // An end of a pair that gives way to the other comes to stand where that was put.
       if (
-        !equal(made, later) &&
+        !equal(edited, later) &&
         equal(before, later) &&
         !texts.includes(String(later)) &&
         !(await undoesItAnyway(subject, played, place, later))
@@ -74,7 +74,7 @@ export const editsStand = clause({
         return {
           row: last,
           says: `the second edit undoes the first, of ${place}`,
-          expected: `${place} ${printed(made)}`,
+          expected: `${place} ${printed(edited)}`,
           found: `${place} ${printed(later)}`,
           cause: 'it puts the new text into what stood when it was drawn, and not into what stands now',
         }
@@ -95,7 +95,7 @@ async function undoesItAnyway(
   place: string,
   later: unknown,
 ): Promise<boolean> {
-  const one = edited(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
+  const one = editsIn(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
   const row = rows[one?.moves.length ?? 0]
   if (
     one === undefined ||
@@ -109,17 +109,17 @@ async function undoesItAnyway(
 
 /** Each place that the first of two edits has changed and the second, alone, does not. */
 async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<string, Part> | undefined> {
-  const one = edited(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
+  const one = editsIn(subject).find(({ moves }) => equal(trail.moves.slice(0, moves.length), moves))
   const row = rows[one?.moves.length ?? 0]
   const last = rows[rows.length - 1] as Row
   if (one === undefined || row === undefined || row === last || !settlesEdits(last.move)) return undefined
   const alone = await subject.play({ given: trail.given, moves: trail.moves.slice(one.moves.length) })
   const end = alone.rows[alone.rows.length - 1] as Row
-  const [before, made, later] = [rows[0], row, last].map((at) => placesOf(subject, at)) as [Places, Places, Places]
+  const [before, edited, later] = [rows[0], row, last].map((at) => placesOf(subject, at)) as [Places, Places, Places]
   const [from, to] = [placesOf(subject, alone.rows[0]), placesOf(subject, end)]
   // What is nothing as a whole for a while has no parts that could be undone.
   const isThroughout = (place: string) => [before, later, from, to].every((places) => places.has(place))
-  const parts = [...made].filter(
+  const parts = [...edited].filter(
     ([place, value]) =>
       isThroughout(place) && !equal(before.get(place), value) && equal(from.get(place), to.get(place)),
   )
@@ -131,7 +131,7 @@ async function partsOf(subject: Subject, { trail, rows }: Played): Promise<Map<s
 }
 
 /** Fields, and what is ticked or moved beside them. */
-function edited(subject: Subject): Way[] {
+function editsIn(subject: Subject): Way[] {
   const fields = typedInto(subject)
   const moved = subject.ways.filter(
     ({ control, changes, given }) =>

@@ -1,7 +1,6 @@
 import { printed } from '../../contract/index.js'
-import { entersText } from '../person/gestures.js'
 import type { Played, Row } from '../stage/played.js'
-import { isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { isDone, type Move, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -52,7 +51,7 @@ function heardIn(row: Row, name: string): Row['heard'] {
 export async function notHeldBack(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   for (const { name, event, within } of subject.values) {
     if (within === 0) continue
-    const at = rows.findIndex(({ move }) => isGesture(move) && entersText(move.gesture) && move.gesture.do === 'type')
+    const at = rows.findIndex(({ move }) => isDone(move, 'type'))
     const all = at < 0 ? [] : heardIn(rows[at] as Row, name)
     if (all.length > 1)
       return {

@@ -37,7 +37,7 @@ export const keepsFalsy = clause({
   promise: "0, '' and false are values like any other: they are kept and shown, and a bound of 0 holds.",
   why: 'Code that asks "is there a value?" with a truth test takes them for missing: a price of 0 shows a dash, a least of 0 lets -5 through.',
   tried:
-    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed; the entry of a list that is known by 0 is chosen; a 0 inside a value is held against nothing, and against other numbers.",
+    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed; the entry of a list that is known by 0 is chosen; a 0 inside a value is held against nothing, and a 0 by itself, too, against other numbers.",
   unprovenWhen: 'No name has such a value.',
   random: 'none',
   onTrial: 'tell',

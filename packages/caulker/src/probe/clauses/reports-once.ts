@@ -22,7 +22,8 @@ import { waysAtBounds } from './ways-at-bounds.js'
 export const reportsOnce = clause({
   id: 'reports-once',
   group: 'up',
-  promise: 'Each edit is reported exactly once, and nothing is reported when nobody edited.',
+  promise:
+    'Each edit is reported exactly once, and nothing is reported, or shown as if it were chosen, when nobody edited.',
   why: 'A missing report loses the edit; a doubled one sends it twice, asks twice for a veto or counts one press as two.',
   tried:
     'Everything that a person was found to be able to do, once, twice, and again after the owner told the old value back; a field is gone into and left, and the pointer passes over what can be pressed.',

@@ -21,7 +21,7 @@ export const shownWhenUnfolded = clause({
   promise: 'What a press brings up, folds away or turns over, and another brings back, shows what is held by then.',
   why: 'A part that is drawn anew when it is opened begins empty again, and one that was closed when its owner told something still shows the old.',
   tried:
-    'Each press that only shows something otherwise is taken back, with each name standing otherwise, and with it told before, in between, and before it is made again; what waits for a later press has to be there after a look elsewhere.',
+    'Each press that only shows something otherwise is taken back, with each name standing otherwise, and with it told before, in between, and before it is made again; what waits for a later press has to be there after a look elsewhere, and a list that opens offers what was told since.',
   unprovenWhen: 'Nothing was found that is only folded away and brought back.',
   random: 'none',
   onTrial: 'gesture',

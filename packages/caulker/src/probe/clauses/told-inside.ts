@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isDone, isTell, tell, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isDone, isTell, tell, type Trail } from '../stage/trail.js'
 import { isField, type Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { pictureDifference, takesTheGiven } from './laws.js'
@@ -10,7 +10,7 @@ const leave = gesture({ do: 'leave' })
 
 /** Somebody is in a field and has typed nothing: it is told what it shows, and left. */
 export function* toldInside({ controls, values, tellable, plain, middle }: Subject): Iterable<Trail> {
-  const [on] = controls.filter(isField)
+  const on = controls.find(isField)
   const [value, ...others] = values
   // Of several, the field may be there for another.
   if (on === undefined || value === undefined || others.length > 0) return
@@ -18,11 +18,7 @@ export function* toldInside({ controls, values, tellable, plain, middle }: Subje
     .filter((one) => !equal(one, middle[value.name]))
     .slice(0, 2))
     if (tellable.some(({ name }) => name === value.name))
-      yield { given: middle, moves: [caretIn(on), tell({ [value.name]: other }), leave] }
-}
-
-function caretIn(on: Subject['controls'][number]): Move {
-  return gesture({ do: 'caret', on, at: 0 })
+      yield { given: middle, moves: [gesture({ do: 'caret', on, at: 0 }), tell({ [value.name]: other }), leave] }
 }
 
 /** Left, it looks as it does where it was told before anybody came. */

@@ -232,7 +232,10 @@ async function focusAfter(subject: Subject, { trail, walk }: Walking, moves: num
 function placeIn(container: HTMLElement): { readonly names: readonly string[]; readonly at: number } {
   const active = actedOn(container)
   const group = active?.closest<HTMLElement>(COMPOSITES)
-  const marked = group?.getAttribute('role') === 'listbox' ? optionsOf(group) : membersOf(group ?? container)
+  const members = membersOf(group ?? container)
+  // What is active in the place of what has the focus has none itself.
+  const marked =
+    group?.getAttribute('role') === 'listbox' && !members.some((one) => one === active) ? optionsOf(group) : members
   const names = marked.map((one) => one.ariaLabel ?? one.textContent ?? '')
   return { names, at: marked.findIndex((one) => one === active) }
 }

@@ -22,7 +22,12 @@ export async function zeroLooksLike(subject: Subject, { trail, rows: [row] }: Pl
       const isEachOther = lines.every((one, at) => !lines.some((other, place) => place !== at && equal(one, other)))
       const alike = lines.findIndex((one) => equal(one, shown))
       if (others.length > 2 && isEachOther && alike >= 0)
-        return leakOf(value, zero, `shown as ${printed(others[alike])} is`, 'a picture of its own')
+        return leakOf(
+          value,
+          zero,
+          `shown as ${printed(others[alike])} is`,
+          `shown otherwise than ${printed(others[alike])}`,
+        )
     }
     if ((zero === 0 || isNought(zero)) && value.empty === null) {
       const others = subject.plain(value.name).filter((one) => one !== null && !equal(one, zero))

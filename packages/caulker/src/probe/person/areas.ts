@@ -68,7 +68,7 @@ function hears(element: HTMLElement, types: readonly string[]): boolean {
 }
 
 /** The innermost of what is drawn in an element; itself where nothing is, or only a drawing. */
-function placesIn(element: HTMLElement): HTMLElement[] {
+export function placesIn(element: HTMLElement): HTMLElement[] {
   const inner = [...childrenOf(element)]
     .filter(isPlace)
     .filter(({ localName }) => !['style', 'slot'].includes(localName))

@@ -1,3 +1,4 @@
+import { placesIn } from './areas.js'
 import { isReachable } from './controls.js'
 import type { Point } from './gestures.js'
 import { parentOf } from './drawn-in.js'
@@ -106,7 +107,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   function hover(element: HTMLElement): void {
     const beside = view.document.body
     pass(element, beside, ['over', 'enter'])
-    for (const part of [element, ...partsOf(element)]) {
+    for (const part of new Set([element, ...placesIn(element).slice(0, MOST_PARTS)])) {
       if (part !== element) pass(part, element, ['over', 'enter'])
       for (const name of ['pointermove', 'mousemove']) send(part, name, middleOf(part))
       if (part !== element) pass(part, element, ['out', 'leave'])
@@ -179,14 +180,6 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
 
 /** Over how much of what is drawn in an element a pointer passes on its way. */
 const MOST_PARTS = 9
-
-/** The innermost of what is drawn in an element, in their order. */
-function partsOf(element: Element): HTMLElement[] {
-  const inner = [...element.querySelectorAll<HTMLElement>('*')].filter(
-    (one) => one.childElementCount === 0 && 'click' in one,
-  )
-  return inner.slice(0, MOST_PARTS)
-}
 
 /** Where a pointer comes down on an element that is laid out. */
 function middleOf(element: Element): Spot {

@@ -20,6 +20,7 @@ const PURSE = { edits: 12, failures: 3, part: -1 }
 
 /** Walks at random through what a person, the owner, the sources and time can do, each from the mount; a kind of move is as likely as another. */
 export async function randomWalks(wiring: Wiring, { walks, seed, makeHost }: RandomWalks): Promise<Script[]> {
+  if (walks === 0) return []
   const { nat, sample } = await import('fast-check')
   const walk = walkOver(playOf(wiring), makeHost)
   const chance = sample(nat(), { seed, numRuns: walks * MOST_MOVES * 2 }).values()

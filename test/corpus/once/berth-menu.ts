@@ -22,7 +22,7 @@ export const berthMenu = variants({
     locks: { disabled: 'off' },
   },
   faults: {
-    'escape-takes': ['every-way-in'],
+    'escape-takes': ['given-up'],
     'arrow-skips': ['every-way-in'],
     'enter-takes-the-first': ['every-way-in'],
     'list-of-the-first-opening': ['shown-when-unfolded'],

@@ -10,7 +10,7 @@ import { retyped } from './ways-at-bounds.js'
 export function besideOthers(subject: Subject): Way[] {
   return subject.ways.filter(
     (way) =>
-      isField(way.control) &&
+      isWritten(way) &&
       (way.partly.size > 0 || (subject.values.length > 1 && way.plainly.size > 0)) &&
       settlesEdits(way.moves.at(-1)) &&
       othersOf(subject, way).length > 0,
@@ -130,7 +130,7 @@ function textsBesides({ ways }: Subject, { control, given, text = '', plainly }:
 }
 
 /** A number below and one above what stands beside it: of two ends that keep their order, only one would push the other. */
-function otherTexts(beside: unknown, text: string): string[] {
+export function otherTexts(beside: unknown, text: string): string[] {
   return typeof beside === 'number'
     ? [String(Math.floor(beside) - 1), String(Math.ceil(beside) + 1)]
     : [`${text}${text}`, [...text].reverse().join('')].filter((one) => one !== text)
@@ -171,7 +171,12 @@ function isOfRecord(subject: Subject, place: string): boolean {
 
 /** The ways at other fields of the same mount. */
 function othersOf({ ways }: Subject, { given, control }: Way): Way[] {
-  return ways.filter((one) => isField(one.control) && equal(one.given, given) && !equal(one.control, control))
+  return ways.filter((one) => isWritten(one) && equal(one.given, given) && !equal(one.control, control))
+}
+
+/** A field, or a slider of the browser's own, whose place is a number. */
+function isWritten({ control, text }: Way): boolean {
+  return isField(control) || (control.kind === 'slider' && text !== undefined)
 }
 
 export type Places = Map<string, unknown>

@@ -2,6 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import { besideOthers, droppedAlong, placesOf, stepsBeside, strayed, swayed, type Places } from './beside.js'
 import { added, addingWays, doubled, lostForOne } from './added-entries.js'
 import { clause } from './clause.js'
+import { entrySwayed, typedInEntries } from './entries-beside.js'
 import { alikeButtons, middleButtons, movesAway } from './entry-buttons.js'
 import { ownButtons, takenOut, takenOutWith } from './own-buttons.js'
 import { bothTaken, lostToAnother, takenAlong, tickedInTurn, turnedTwice } from './ticks.js'
@@ -32,6 +33,7 @@ export const editsStand = clause({
       yield { given, moves }
     for (const [one, other] of await ownButtons(subject)) yield* [one.trail, other.trail]
     for (const { trail } of await middleButtons(subject)) yield trail
+    yield* typedInEntries(subject)
     yield* tickedInTurn(subject)
     yield* turnedTwice(subject)
     for (const one of fields)
@@ -48,6 +50,7 @@ export const editsStand = clause({
     for (const law of [
       droppedAlong,
       swayed,
+      entrySwayed,
       strayed,
       takenOutWith,
       alikeButtons,

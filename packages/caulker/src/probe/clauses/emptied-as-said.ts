@@ -2,6 +2,7 @@ import { accepts, equal, isWritten, printed, valueAt, type ValueClause } from '.
 import { cellsOf, stemOf, withPart } from './beside.js'
 import { clause, type LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
+import { isMarkedInvalid } from './laws.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, settlesEdits, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -46,7 +47,8 @@ export const emptiedAsSaid = clause({
     if (subject.controls.filter(isField).length > 1 && shown !== String(rows[0].read[value.name])) return undefined
     const wanted = becomes(subject, value, rows[0], trail)
     const now = last.read[value.name] ?? last.held[value.name]
-    if (now === undefined || wanted.some((one) => equal(now, one))) return undefined
+    if (now === undefined) return undefined
+    if (wanted.some((one) => equal(now, one))) return standsEmpty(subject, { trail, rows }, value, shown)
     return {
       row: 2,
       says: `emptied, ${value.name} does not become ${isPromised(subject, value) ? WORDS[value.blank] : NONE_SAID}`,
@@ -55,6 +57,27 @@ export const emptiedAsSaid = clause({
     }
   },
 })
+
+/** What stood before stands still, and the field goes on showing nothing: a text that can be nothing was not taken. */
+async function standsEmpty(
+  subject: Subject,
+  { trail, rows }: Played,
+  { name, type, blank, applies }: ValueClause,
+  shown: string | undefined,
+): Promise<LeakAt | undefined> {
+  const [typed] = trail.moves
+  const before = rows[0].read[name]
+  if (!isDone(typed, 'type') || !equal(rows[2]?.read[name], before) || !accepts(type, '')) return undefined
+  const isTurnedDown = blank === 'refuse' || applies !== 'at-once' || isMarkedInvalid(rows[2] as Row)
+  if (isTurnedDown || (shown ?? '') === '' || (await subject.lookAt(trail, fieldText(typed.gesture.on))) !== '')
+    return undefined
+  return {
+    row: 2,
+    says: `emptied and left, the field shows nothing, and ${name} is still what it was`,
+    expected: `${name} ''`,
+    found: `${name} ${printed(before)}`,
+  }
+}
 
 function* emptied({ given }: Trail, on: Way['control']): Iterable<Trail> {
   const blank = gesture({ do: 'type', on, text: '' })

@@ -5,6 +5,7 @@ import { deadTick, eachTick } from './dead-tick.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
 import { otherThanComposed, typedPart } from './one-text-of-several.js'
 import { chosenByNoKey, keysInLists } from './chosen-by-no-key.js'
+import { addsAnother, padKeys } from './pad-keys.js'
 import { shownElsewhere } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
@@ -26,7 +27,7 @@ import {
 } from './ways-alike.js'
 import { arrowed, chosenThoughDisabled } from './arrowed-choices.js'
 import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, walked } from './walks.js'
-import { givenUp, stuckTick, takenByEscape, tickedTwice } from './taken-back.js'
+import { stuckTick, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
 import { allLines, linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
@@ -40,10 +41,10 @@ export const everyWayIn = clause({
   id: 'every-way-in',
   group: 'up',
   promise:
-    'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; what Escape gives up is not taken, and keys come to all that a pointer comes to.',
+    'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; keys come to all that a pointer comes to.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, a text is given up by Escape, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, and arrow keys walk through what Tab comes to once.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, each key of a pad adds what stands on it, and arrow keys walk through what Tab comes to once.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -77,7 +78,6 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   arrowed,
   thenAKey,
   leftEmpty,
-  givenUp,
   tickedTwice,
   eachTick,
   leftStanding,
@@ -87,6 +87,7 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   savedAlong,
   typedPart,
   keysInLists,
+  padKeys,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -105,7 +106,6 @@ const LAWS: readonly Law[] = [
   chosenThoughDisabled,
   typedNotCounted,
   emptyAndHeld,
-  takenByEscape,
   stuckTick,
   deadTick,
   lostAtSave,
@@ -113,6 +113,7 @@ const LAWS: readonly Law[] = [
   takesWhatever,
   otherThanComposed,
   chosenByNoKey,
+  addsAnother,
 ]
 
 /** Of several values, or fields, one may be there for something else. */

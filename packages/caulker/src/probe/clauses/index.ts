@@ -14,6 +14,7 @@ import { followsFieldset } from './follows-fieldset.js'
 import { formResets } from './form-resets.js'
 import { formRestores } from './form-restores.js'
 import { freshPayload } from './fresh-payload.js'
+import { givenUp } from './given-up.js'
 import { ignoresUnreadable } from './ignores-unreadable.js'
 import { keepsCaret } from './keeps-caret.js'
 import { keepsFalsy } from './keeps-falsy.js'
@@ -78,6 +79,7 @@ export const clauses: readonly Clause[] = [
   editsStand,
   reportsWhenSaid,
   everyWayIn,
+  givenUp,
   sentAsSaid,
   noStrays,
   freshPayload,

@@ -15,6 +15,7 @@ import { findControl } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
 import { clause, type LeakAt } from './clause.js'
 import { entryUnchosen, falsyEntry } from './falsy-entry.js'
+import { zeroFirstUnshown, zeroGivenFirst } from './leading-zero.js'
 import { zeroLooksLike } from './zero-alike.js'
 import { hasZeroInside, isNothingInside, zeroAsNothing, zeroBeside } from './zero-inside.js'
 import { zeroPointed, zeroUnpointed } from './zero-pointed.js'
@@ -37,7 +38,7 @@ export const keepsFalsy = clause({
   promise: "0, '' and false are values like any other: they are kept and shown, and a bound of 0 holds.",
   why: 'Code that asks "is there a value?" with a truth test takes them for missing: a price of 0 shows a dash, a least of 0 lets -5 through.',
   tried:
-    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed; the entry of a list that is known by 0 is chosen; a 0 inside a value is held against nothing, and a 0 by itself, too, against other numbers.",
+    "Each name is given and told 0, '' or false where its type has them; a bound of 0 is gone beyond, and 0 is typed; the entry of a list that is known by 0 is chosen; a 0 inside a value is held against nothing, a 0 by itself, too, against other numbers, and a code that begins with one against the same without it.",
   unprovenWhen: 'No name has such a value.',
   random: 'none',
   onTrial: 'tell',
@@ -59,12 +60,13 @@ export const keepsFalsy = clause({
     for (const named of subject.names) yield* zeroBeside(subject, named)
     yield* zerosGiven(subject)
     yield* zeroPointed(subject)
+    yield* zeroGivenFirst(subject)
     for (const value of subject.values) yield* beyondZero(subject, value)
     for (const value of subject.values) yield* typedZero(subject, value)
   },
   async judge(subject, played) {
     const { trail, rows } = played
-    for (const law of [entryUnchosen, zeroAsNothing, zeroUnwritten, zeroUnpointed, zeroLooksLike]) {
+    for (const law of [entryUnchosen, zeroAsNothing, zeroUnwritten, zeroUnpointed, zeroLooksLike, zeroFirstUnshown]) {
       const unshown = await law(subject, played)
       if (unshown !== undefined) return unshown
     }

@@ -164,7 +164,12 @@ function* fromOutside(subject: Subject, value: ValueClause, given: Given): Itera
 function between(subject: Subject, value: ValueClause, given: Given): Given {
   const { least, most } = subject.limits(value, given)
   if (typeof least !== 'number' || typeof most !== 'number') return given
-  return { ...given, [value.name]: subject.ideally(value.name, { ...given, [value.name]: (least + most) / 2 }) }
+  const half = (least + most) / 2
+  // A half of whole numbers may be none, and one between two steps no step.
+  const stands = [half, Math.floor(half), Math.ceil(half)]
+    .map((one) => subject.ideally(value.name, { ...given, [value.name]: one }))
+    .find((one) => typeof one === 'number' && one > least && one < most)
+  return stands === undefined ? given : { ...given, [value.name]: stands }
 }
 
 function isBounded(value: ValueClause): boolean {

@@ -2,11 +2,12 @@ import { equal, isHost, printed } from '../../contract/index.js'
 import type { ControlKind } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isDone, type Trail } from '../stage/trail.js'
+import { isDone, operatedIn, type Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { isAlike } from './laws.js'
 import { listsOf, someEntries } from './lists.js'
+import { isPressedNow } from './taken-back.js'
 
 /** How many boxes are ticked one after the other. */
 const MOST_TICKED = 3
@@ -67,10 +68,11 @@ export function bothTaken(subject: Subject, { trail, rows: [before, one, both] }
 export async function lostToAnother(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [before, one, both] = rows
   if (one === undefined || both === undefined || both.fault !== undefined || !isInTurn(subject, trail)) return undefined
-  const alone = (await subject.play({ given: trail.given, moves: trail.moves.slice(1) })).rows[1]
+  const [from, alone] = (await subject.play({ given: trail.given, moves: trail.moves.slice(1) })).rows
   for (const { name } of subject.values) {
+    if (alone === undefined || !isTicked(trail, before, one, name) || !isTicked(trail, from, alone, name)) continue
     const [old, first, last] = [before, one, both].map((row) => entriesIn(row, name))
-    if (old === undefined || first === undefined || last === undefined || alone === undefined) continue
+    if (old === undefined || first === undefined || last === undefined) continue
     const came = first.find((entry) => !has(old, entry))
     const isOnlyOnes = came !== undefined && !has(entriesIn(alone, name) ?? [], came)
     if (came === undefined || !isOnlyOnes || has(last, came) || last.length === 0) continue
@@ -108,8 +110,18 @@ function withMember(record: object, [key, entry]: readonly unknown[]): object {
   return { ...record, [String(key)]: Array.isArray(there) ? [...(there as unknown[]), entry] : entry }
 }
 
+/** Boxes; where there are none, buttons, of which some may stay pressed. */
 function boxesOf(subject: Subject): Way[] {
-  return pressedOnce(subject, ['checkbox', 'switch']).slice(0, MOST_TICKED)
+  const boxes = pressedOnce(subject, ['checkbox', 'switch'])
+  const buttons = boxes.length > 0 || listsOf(subject).length === 0 ? [] : pressedOnce(subject, ['button'])
+  return [...boxes, ...buttons].slice(0, MOST_TICKED)
+}
+
+/** A button that puts one entry in and is pressed then; one that chooses a set of them does more. */
+function isTicked(trail: Trail, before: Row, after: Row, name: string): boolean {
+  const isButton = operatedIn(trail.moves).some(({ kind }) => kind === 'button')
+  const count = (row: Row) => entriesIn(row, name)?.length ?? 0
+  return !isButton || (isPressedNow(before, after) && count(after) === count(before) + 1)
 }
 
 function togglesOf(subject: Subject): Way[] {

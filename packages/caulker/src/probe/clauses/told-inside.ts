@@ -1,10 +1,10 @@
 import { equal } from '../../contract/index.js'
 import { samePicture } from '../sight/picture.js'
-import type { Played } from '../stage/played.js'
+import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isTell, tell, type Trail } from '../stage/trail.js'
 import { isField, type Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
-import { pictureDifference, takesTheGiven } from './laws.js'
+import { heardText, pictureDifference, takesTheGiven } from './laws.js'
 
 const leave = gesture({ do: 'leave' })
 
@@ -27,11 +27,18 @@ export async function keptTheOld(subject: Subject, { trail, rows }: Played): Pro
   const row = rows[3]
   if (!isDone(caret, 'caret') || told === undefined || !isTell(told) || !isDone(end, 'leave') || row === undefined)
     return undefined
-  const silent = rows.every(({ heard, fault, impossible }) => heard.length === 0 && !(fault ?? impossible))
+  if (rows.some(({ fault, impossible }) => fault !== undefined || impossible !== undefined)) return undefined
   const before = await subject.play({ given: { ...trail.given, ...told.tell }, moves: [caret, leave] })
   const like = before.rows[2]
-  if (!silent || like === undefined || like.heard.length > 0 || !takesTheGiven(subject, before.rows[0]))
-    return undefined
+  if (like === undefined || before.rows.some(isHeard) || !takesTheGiven(subject, before.rows[0])) return undefined
+  if (rows.slice(0, 3).some(isHeard)) return undefined
+  if (isHeard(row))
+    return {
+      row: 3,
+      says: 'what is told while somebody is in the field is undone when they leave it, although they typed nothing',
+      expected: 'no report',
+      found: heardText(row),
+    }
   if (!equal(row.read, like.read) || samePicture(row.picture, like.picture)) return undefined
   return {
     row: 3,
@@ -39,4 +46,8 @@ export async function keptTheOld(subject: Subject, { trail, rows }: Played): Pro
     ...pictureDifference(like.picture, row.picture),
     cause: 'a field that has the focus is left alone, and nothing is made up for later',
   }
+}
+
+function isHeard({ heard }: Row): boolean {
+  return heard.length > 0
 }

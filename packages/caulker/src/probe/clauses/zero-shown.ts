@@ -25,13 +25,13 @@ export function* zerosGiven(subject: Subject): Iterable<Trail> {
       }
 }
 
-/** Where others are written out as they are, 0 leaves the place empty, or is written as another number; a text of noughts does, too. */
+/** Where others are written out as they are, 0 leaves the place empty or to a dash, or is written as another number; a text of noughts does, too. */
 export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
   if (trail.moves.length > 0) return undefined
   for (const clause of subject.names) {
     const { name } = clause
     const value = trail.given[name]
-    if (value === undefined || equal(value, subject.base[name])) continue
+    if (value === undefined || (equal(value, subject.base[name]) && !equal(trail.given, subject.base))) continue
     const linesOf = async (other: unknown) => (await subject.fresh({ ...trail.given, [name]: other })).picture.lines
     for (const { path, part } of zerosIn(clause, value)) {
       const [one, other] = othersFor(subject, clause, trail.given, path, part)
@@ -40,13 +40,13 @@ export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Pl
       for (const place of writtenOut([lines, one.text], [otherLines, other.text])) {
         const stands = standsAt(row.picture.lines, place, lines.length)
         // A number by itself may be left out as a whole: no mark where there is nothing to count.
-        const isMissing = stands === '' && (path.length > 0 || isInField(place))
+        const isMissing = (stands === '' && path.length > 0) || (isInField(place) && isUnwritten(stands))
         // By itself it may be a bound or a part that another is brought in by.
         const isOther = path.length > 0 && stands !== undefined && /^-?\d+$/.test(stands) && Number(stands) !== 0
         if (!isMissing && !isOther) continue
         return {
           row: 0,
-          says: `${printed(part)} of ${name} is shown as ${isMissing ? 'nothing' : stands}`,
+          says: `${printed(part)} of ${name} is shown as ${stands === '' ? 'nothing' : (stands ?? 'nothing')}`,
           expected: `${String(part)} where ${one.text} is shown with ${printed(one.value, 40)}`,
           found: stands === '' ? 'nothing there' : `${stands} there`,
           cause: `${printed(part)} is taken for missing`,
@@ -55,6 +55,11 @@ export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Pl
     }
   }
   return undefined
+}
+
+/** Left empty, or with a dash: in a field that is for numbers both stand for none. */
+function isUnwritten(stands: string | undefined): boolean {
+  return stands !== undefined && /^[-\u2013\u2014\s]*$/.test(stands)
 }
 
 interface Other {

@@ -45,6 +45,12 @@ export function textOf(field: HTMLInputElement): string {
   return isFreeText(field) ? (field.textContent ?? '') : field.value
 }
 
+/** What stands in it, where it is a field of any make. */
+export function writtenIn(element: HTMLElement | undefined): string | undefined {
+  if (element === undefined) return undefined
+  return isTextual(element) ? textOf(element) : 'value' in element ? String(element.value) : undefined
+}
+
 /** An editable element that is no field holds its text itself. */
 export function isFreeText(element: HTMLElement): boolean {
   return element.localName !== 'input' && element.localName !== 'textarea'

@@ -2,6 +2,7 @@ import { equal, isHost } from '../../contract/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Picture } from '../sight/picture.js'
 import type { Given } from '../../mount/index.js'
+import { isEditable } from '../person/fields.js'
 
 /** How far an event flies, and whether it may be cancelled (DOM Standard, section 2.2). */
 export const FLAGS = ['bubbles', 'composed', 'cancelable'] as const
@@ -85,7 +86,10 @@ export function hasFocusIn(place: HTMLElement): boolean {
 
 export function caretIn(place: HTMLElement): Around['caret'] {
   const active = deepActiveElement(place.ownerDocument) as HTMLInputElement | null
-  if (active === null || !('selectionStart' in active) || !isInside(active, place)) return undefined
+  if (active === null || !isInside(active, place)) return undefined
+  // Where it is in an editable element, a page outside of its shadow tree is not told.
+  if (isEditable(active)) return { text: active.textContent ?? '', at: null }
+  if (!('selectionStart' in active)) return undefined
   try {
     return { text: active.value, at: active.selectionStart }
   } catch {

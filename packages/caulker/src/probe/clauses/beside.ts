@@ -175,7 +175,7 @@ function othersOf({ ways }: Subject, { given, control }: Way): Way[] {
 }
 
 /** A field, or a slider of the browser's own, whose place is a number. */
-function isWritten({ control, text }: Way): boolean {
+export function isWritten({ control, text }: Way): boolean {
   return isField(control) || (control.kind === 'slider' && text !== undefined)
 }
 

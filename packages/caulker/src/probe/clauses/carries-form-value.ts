@@ -22,7 +22,7 @@ export const carriesFormValue = clause({
   concerns: ({ form }) => form !== undefined,
   *trails(subject) {
     const name = subject.contract.form?.value ?? ''
-    for (const value of subject.plain(name).slice(0, 2)) {
+    for (const value of [...subject.plain(name).slice(0, 2), ...zeroOf(subject, name)]) {
       yield { given: { ...subject.middle, [name]: value }, moves: [], setting: 'form' }
       yield { given: subject.middle, moves: [tell({ [name]: value })], setting: 'form' }
     }
@@ -95,6 +95,13 @@ export const carriesFormValue = clause({
     return undefined
   },
 })
+
+/** 0, where it is not what nothing is. */
+function zeroOf({ values, middle, ideally }: Subject, name: string): number[] {
+  const value = values.find((one) => one.name === name)
+  const isNumber = value !== undefined && accepts(value.type, 0) && !equal(value.empty, 0)
+  return isNumber && ideally(name, { ...middle, [name]: 0 }) === 0 ? [0] : []
+}
 
 /** What is off the type of every form value, or of most. */
 const OFF_TYPE = [null, 'oakum']

@@ -1,15 +1,16 @@
 import { equal, printed } from '../../contract/index.js'
-import { besideOthers, droppedAlong, placesOf, stepsBeside, strayed, swayed, type Places } from './beside.js'
+import { besideOthers, droppedAlong, isWritten, placesOf, stepsBeside, strayed, swayed, type Places } from './beside.js'
 import { added, addingWays, doubled, lostForOne } from './added-entries.js'
 import { clause } from './clause.js'
 import { entrySwayed, typedInEntries } from './entries-beside.js'
 import { alikeButtons, middleButtons, movesAway } from './entry-buttons.js'
+import { keptApart, keptTogether } from './kept-together.js'
 import { ownButtons, takenOut, takenOutWith } from './own-buttons.js'
 import { bothTaken, lostToAnother, takenAlong, tickedInTurn, turnedTwice } from './ticks.js'
 import type { ControlKind } from '../person/controls.js'
 import type { Played, Row } from '../stage/played.js'
 import { isDone, settlesEdits, type Move } from '../stage/trail.js'
-import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 
 /** How many fields are paired with each other. */
 const MOST_FIELDS = 4
@@ -22,7 +23,7 @@ export const editsStand = clause({
     'An edit in one field leaves standing what was edited in another, and what is added to a list or taken out of it leaves its other entries.',
   why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
   tried:
-    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, each is taken out by its own button, and of three each button of the middle one is pressed; two boxes are ticked in turn, what is on is turned off and on again, and what is ticked or goes on by a step stands beside the fields.',
+    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, each is taken out by its own button, and of three each button of the middle one is pressed; two boxes are ticked in turn, by themselves and for one button, what is on is turned off and on again, and what is ticked or goes on by a step stands beside the fields.',
   unprovenWhen: 'No two fields were found that change different parts, and no two entries of a list.',
   random: 'none',
   onTrial: 'gesture',
@@ -36,6 +37,7 @@ export const editsStand = clause({
     yield* typedInEntries(subject)
     yield* tickedInTurn(subject)
     yield* turnedTwice(subject)
+    yield* keptTogether(subject)
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))
@@ -59,6 +61,7 @@ export const editsStand = clause({
       doubled,
       lostToAnother,
       takenAlong,
+      keptApart,
     ]) {
       const leak = await law(subject, played)
       if (leak !== undefined) return leak
@@ -146,14 +149,14 @@ function editsIn(subject: Subject): Way[] {
 const MOVED: readonly ControlKind[] = ['checkbox', 'switch', 'slider', 'spin button']
 const MOST_MOVED = 2
 
-/** One way for each field in which a text is typed and ended, also where something has to be opened first. */
+/** One way for each field, or slider, in which a text is typed and ended, also where something has to be opened first. */
 function typedInto({ ways }: Subject): Way[] {
   const typed = ways.filter(
-    ({ changes, moves, control }) =>
-      isField(control) &&
-      changes.size > 0 &&
-      moves.some((move) => typedText(move) !== '') &&
-      settlesEdits(moves.at(-1)),
+    (way) =>
+      isWritten(way) &&
+      way.changes.size > 0 &&
+      way.moves.some((move) => typedText(move) !== '') &&
+      settlesEdits(way.moves.at(-1)),
   )
   return oneAtEach(typed).slice(0, MOST_FIELDS)
 }

@@ -42,6 +42,7 @@ interface Waiting extends Trail {
   /** Up to the edit. */
   readonly begun: readonly Move[]
   readonly endings: readonly Move[]
+  /** Whether it stands over the page, or in the place of what only shows: of steps that follow each other none is given up by going back. */
   readonly isOver: boolean
 }
 
@@ -65,13 +66,15 @@ async function lookForWaiting(subject: Subject): Promise<Waiting[]> {
     const presses = others.map(({ ref }) => gesture({ do: 'press', on: ref })).filter((one) => !equal(one, take))
     const escape = gesture({ do: 'key', on: edit.gesture.on, key: 'Escape' })
     const endings = [...presses.slice(0, MOST_BUTTONS), escape]
-    const isOver = (await subject.lookAfter(given, begun, isInOverlay(edit.gesture.on))) === true
+    const isOver =
+      subject.controls.every(({ kind }) => kind === 'button') ||
+      (await subject.lookAfter(given, begun, isInOverlay(edit.gesture.on))) === true
     found.push({ given, moves, opening, begun, endings, isOver })
   }
   return found
 }
 
-/** Whether a control stands in what is shown over the page: of steps that follow each other none is given up by going back. */
+/** Whether a control stands in what is shown over the page. */
 function isInOverlay(on: ControlRef): (container: HTMLElement) => boolean {
   return (container) => {
     for (let at: Element | null = findControl(container, on) ?? null; at !== null; at = parentOf(at))

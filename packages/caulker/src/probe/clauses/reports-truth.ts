@@ -9,6 +9,7 @@ import { gesture, isDone, isGesture, settlesEdits, type Move, type Trail } from 
 import { textsOffType } from '../subject/off-type.js'
 import { isField, oneAtEach, type Subject } from '../subject/subject.js'
 import { isSilent } from '../subject/views.js'
+import { retyped } from './ways-at-bounds.js'
 
 /** With how many controls it is tried what one does after another. */
 const MOST_PAIRED = 4
@@ -122,15 +123,17 @@ async function isOpenedByItself(subject: Subject, { held, picture }: Row): Promi
 /** A text that is no value of the type is not taken for one; what lies beside the bounds of a value is the affair of its bounds. */
 function* offItsType(subject: Subject): Iterable<Trail> {
   const typed = subject.ways.filter(
-    ({ text, changes, control, moves: [first] }) =>
-      text !== undefined && changes.size > 0 && isField(control) && isDone(first, 'type'),
+    ({ changes, moves }) => changes.size > 0 && moves.some((move) => isDone(move, 'type') && isField(move.gesture.on)),
   )
-  for (const { given, control, changes } of oneAtEach(typed).slice(0, MOST_PAIRED))
+  for (const { given, moves, changes, control } of oneAtEach(typed).slice(0, MOST_PAIRED))
     for (const { name, type, outside } of subject.values)
       if (changes.has(name) && !isKept(outside))
-        for (const text of textsOffType(type))
-          for (const end of [gesture({ do: 'leave' }), gesture({ do: 'enter', on: control })])
-            yield { given, moves: [gesture({ do: 'type', on: control, text }), end] }
+        for (const text of textsOffType(type)) {
+          const retaken = moves.map((move) => retyped(move, text))
+          yield { given, moves: retaken }
+          if (isDone(moves[0], 'type'))
+            yield { given, moves: [...retaken.slice(0, 1), gesture({ do: 'enter', on: control })] }
+        }
 }
 
 /** One letter in an empty field, while other names hold a text: a hint, a label, an example. */

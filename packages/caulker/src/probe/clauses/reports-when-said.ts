@@ -23,8 +23,7 @@ export const reportsWhenSaid = clause({
     for (const way of subject.ways)
       if (
         (way.plainly.size + way.partly.size > 0 || isFinishedLater(subject, way)) &&
-        way.control.kind !== 'slider' &&
-        !way.isWhole
+        (way.control.kind === 'slider' || !way.isWhole)
       )
         yield { given: way.given, moves: way.moves }
     yield* typedOn(subject)
@@ -36,7 +35,7 @@ export const reportsWhenSaid = clause({
     const [typed, ended] = [rows[1], rows[2]]
     if (typed === undefined || ended === undefined || !isGesture(typed.move) || typed.move.gesture.do !== 'type')
       return undefined
-    const { text } = typed.move.gesture
+    const { text, on } = typed.move.gesture
     const heardOf = (row: typeof typed, name: string) => row.heard.find((one) => one.value === name)
     for (const { name, event, reports, within } of subject.values) {
       const early = heardOf(typed, name)
@@ -59,8 +58,8 @@ export const reportsWhenSaid = clause({
       )
         return {
           row: 1,
-          says: `it reports ${name} only when the field is left`,
-          expected: `heard ${event} ${printed(late.payload)} with the last key`,
+          says: `it reports ${name} only when the ${on.kind === 'slider' ? 'slider is let go of' : 'field is left'}`,
+          expected: `heard ${event} ${printed(late.payload)} ${on.kind === 'slider' ? 'as soon as it moves' : 'with the last key'}`,
           found: 'nothing is heard',
           cause: 'it listens for change, and not for input',
         }

@@ -113,8 +113,13 @@ function withMember(record: object, [key, entry]: readonly unknown[]): object {
 /** Boxes; where there are none, buttons, of which some may stay pressed. */
 function boxesOf(subject: Subject): Way[] {
   const boxes = pressedOnce(subject, ['checkbox', 'switch'])
-  const buttons = boxes.length > 0 || listsOf(subject).length === 0 ? [] : pressedOnce(subject, ['button'])
-  return [...boxes, ...buttons].slice(0, MOST_TICKED)
+  if (boxes.length > 0) return boxes.slice(0, MOST_TICKED)
+  return listsOf(subject).flatMap(({ name, empty }) =>
+    pressedOnce(subject, ['button'])
+      .filter(({ changes }) => changes.has(name))
+      .slice(0, MOST_TICKED)
+      .map((way) => ({ ...way, given: { ...way.given, [name]: empty } })),
+  )
 }
 
 /** A button that puts one entry in and is pressed then; one that chooses a set of them does more. */

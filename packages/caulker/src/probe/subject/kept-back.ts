@@ -28,7 +28,9 @@ export async function* keptBack(
   if (pages.length < 2) return
   for (const page of pages) {
     const edits = page.fresh.flatMap((control) => editsAt(subject, given, control))
-    const taken = await takenBy(pages, page, edits.slice(0, MOST_EDITS), changes)
+    // What one box changes may be hidden by what another one stands at.
+    const oneAtEach = edits.filter(({ control }, at) => edits.findIndex((one) => equal(one.control, control)) === at)
+    const taken = await takenBy(pages, page, oneAtEach.slice(0, MOST_EDITS), changes)
     if (taken === undefined) continue
     for (const { moves, control } of edits.slice(0, MOST_AT_A_PAGE))
       yield { moves: [...page.moves, ...unfinished(moves), ...taken], control, text: undefined }
@@ -127,7 +129,7 @@ async function takenBy(
   edits: readonly Try[],
   changes: (moves: readonly Move[]) => Promise<boolean>,
 ): Promise<readonly Move[] | undefined> {
-  for (const page of pages.slice(pages.indexOf(from)).reverse())
+  for (const page of pages.slice(pages.indexOf(from)))
     for (const on of page.buttons.slice(0, MOST_BUTTONS)) {
       const presses = [...page.moves.slice(from.moves.length), gesture({ do: 'press', on })]
       for (const { moves } of edits)

@@ -1,9 +1,11 @@
+import { craftFilter } from './craft-filter.js'
 import { draughtMeter } from './draught-meter.js'
 import { rotaBoard } from './rota-board.js'
 import { berthMenu } from './berth-menu.js'
 import { cargoWeight } from './cargo-weight.js'
 import { chartFile } from './chart-file.js'
 import { flagHoist } from './flag-hoist.js'
+import { gateNumber } from './gate-number.js'
 import { hullStars } from './hull-stars.js'
 import { logLine } from './log-line.js'
 import { namePlate } from './name-plate.js'
@@ -33,4 +35,6 @@ export const seenOnce = [
   namePlate,
   berthMenu,
   hullStars,
+  craftFilter,
+  gateNumber,
 ]

@@ -33,6 +33,7 @@ import { requiredHidden } from './required-hidden.js'
 import { requiredMissing } from './required-missing.js'
 import { requiredWithDefault } from './required-with-default.js'
 import { resetMisses } from './reset-misses.js'
+import { shutByItself } from './shut-by-itself.js'
 import { sourceMismatch } from './source-mismatch.js'
 import { splitValue } from './split-value.js'
 import { submitBeforeCommit } from './submit-before-commit.js'
@@ -40,6 +41,7 @@ import { submitOmits } from './submit-omits.js'
 import { tooMuchPublic } from './too-much-public.js'
 import { twoWriters } from './two-writers.js'
 import { handedOffType } from './handed-off-type.js'
+import { initialNotOffered } from './initial-not-offered.js'
 import { initialOffType } from './initial-off-type.js'
 import { rowsOfNoList } from './rows-of-no-list.js'
 import { neverShown } from './never-shown.js'
@@ -103,10 +105,12 @@ const aboutScreens = [
   typeMismatch,
   initialOffType,
   initialOutOfBounds,
+  initialNotOffered,
   handedOffType,
   rowsOfNoList,
   neverShown,
   neverOpen,
+  shutByItself,
   frozenValue,
   halfBound,
   unboundValue,

@@ -1,0 +1,96 @@
+import { printed, valueClauses } from '../../contract/index.js'
+import { isStateToken, type Readable } from '../../wiring/index.js'
+import { firstHeld, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { leak, screenRule } from './rule.js'
+
+/** A fitting that is locked or hidden at first, until something is done that only it could do. */
+export const shutByItself = screenRule({
+  id: 'shut-by-itself',
+  level: 'error',
+  title: 'A fitting waits for what only it could do',
+  why: 'It is locked or hidden from the first moment on, and what would open it comes from it alone: nobody ever gets there.',
+  mend: 'Let something else bring it about, or turn the condition round.',
+  leaking: `
+import { contract, oneWay, reckon, screen, twoWay, Type } from 'caulker'
+const name = contract('vessel-name', { properties: { shut: { type: Type.Boolean(), default: false } }, values: { name: { type: Type.String(), default: '' } }, locks: { disabled: 'shut' } })
+export const order = screen('order', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  fittings: { name },
+  reckoned: ({ cells }) => ({ isShut: reckon([cells.name], (name) => name === '') }),
+  bind: ({ cells, reckoned }) => ({ name: { name: twoWay(cells.name), shut: oneWay(reckoned.isShut) } }),
+})`,
+  mended: `
+import { contract, oneWay, reckon, screen, twoWay, Type } from 'caulker'
+const name = contract('vessel-name', { properties: { shut: { type: Type.Boolean(), default: false } }, values: { name: { type: Type.String(), default: '' } }, locks: { disabled: 'shut' } })
+export const order = screen('order', {
+  cells: { name: { type: Type.String(), initial: '' } },
+  fittings: { name },
+  reckoned: ({ cells }) => ({ isShut: reckon([cells.name], (name) => name === 'sealed') }),
+  bind: ({ cells, reckoned }) => ({ name: { name: twoWay(cells.name), shut: oneWay(reckoned.isShut) } }),
+})`,
+  *find(view) {
+    for (const fitting of view.fittings) {
+      const { name, contract, bindings } = fitting
+      for (const lock of [contract.locks.disabled, contract.locks.readonly]) {
+        const binding = lock === undefined ? undefined : bindings.get(lock)
+        if (binding?.kind !== 'one-way' || firstHeld(view, binding.source) !== true) continue
+        // What is locked may still have a button of its own that says so.
+        if (opensItselfAlone(view, fitting, binding.source, valueEvents(fitting)))
+          yield leak(
+            ['bind', name, lock as string],
+            `'${name}' is locked while '${binding.source.name}' holds, as it does at first, and only '${name}' could change that`,
+          )
+      }
+      const shown = view.screen.shown[name]
+      if (shown === undefined) continue
+      const first = firstHeld(view, shown.source)
+      if (first !== undefined && first !== shown.is && opensItselfAlone(view, fitting, shown.source))
+        yield leak(
+          ['shown', name],
+          `'${name}' is shown while '${shown.source.name}' is ${printed(shown.is)}, which it is not at first, and only '${name}' could change that`,
+        )
+    }
+  },
+})
+
+function valueEvents({ contract }: FittingView): string[] {
+  return valueClauses(contract).map(({ event }) => event)
+}
+
+/** Whether all that it depends on is written by this fitting alone, by its bindings or by these of its events. */
+function opensItselfAlone(
+  view: ScreenView,
+  { name, handlers }: FittingView,
+  source: Readable<unknown>,
+  events: readonly string[] = [...handlers.keys()],
+): boolean {
+  const cells = [...view.cellsBehind(source)]
+  if (cells.length === 0 || isStateBehind(view, source)) return false
+  return cells.every((cell) => {
+    if (view.shared.has(cell) || view.cells.get(cell)?.face !== undefined) return false
+    const writers = view.writersOf(cell)
+    return writers.length > 0 && writers.every((writer) => isOnlyBy(view, name, writer, events))
+  })
+}
+
+function isOnlyBy(view: ScreenView, name: string, writer: string, events: readonly string[]): boolean {
+  if (writer.startsWith(`${name}.`) || events.some((event) => writer === `bind.${name}.on.${event}`)) return true
+  const action = view.actions.find(({ at }) => at.join('.') === writer)
+  // What is heard, entered, loaded or answered comes from elsewhere.
+  if (action === undefined || action.at[0] !== 'actions') return false
+  const triggers = view.triggersOf(action)
+  const isHeard = Object.values(view.screen.hears).some((heard) => heard.name === action.action.name)
+  return (
+    !isHeard &&
+    triggers.length > 0 &&
+    triggers.every(({ fitting, event }) => fitting.name === name && events.includes(event))
+  )
+}
+
+/** Whether it follows a state of the running screen, which changes by itself. */
+function isStateBehind(view: ScreenView, source: Readable<unknown>): boolean {
+  if (source.kind === 'cell') return false
+  if (isStateToken(source)) return true
+  const known = (view.screen.reckoned as Readonly<Record<string, typeof source>>)[source.name]
+  return (source.inputs ?? known?.inputs ?? []).some((input) => isStateBehind(view, input))
+}

@@ -90,7 +90,7 @@ describe('the fault corpus', () => {
     'fee-split-with-one-share-drops-the-others': 'edits-stand',
     'hull-cause-with-words-silent': 'reports-once',
     'hull-cause-with-over-words-open': 'locks-hold',
-    'berth-find-with-escape-chooses': 'every-way-in',
+    'berth-find-with-escape-chooses': 'given-up',
     'berth-find-with-left-text-stays': 'every-way-in',
     'berth-find-with-click-too-late': 'every-way-in',
     'paint-swatch-with-arrows-do-nothing': 'every-way-in',

@@ -53,7 +53,7 @@ export const berthFind = variants({
     'left-text-stays': ['every-way-in', 'ignores-unreadable', 'edits-stand'],
     'cleared-in-silence': ['reports-once', 'every-way-in', 'emptied-as-said'],
     'name-not-renewed': ['follows-change', 'choice-follows-list'],
-    'escape-chooses': ['given-up', 'every-way-in', 'no-strays', 'reports-once', 'edits-stand'],
+    'escape-chooses': ['given-up', 'no-strays', 'reports-once', 'edits-stand'],
     'click-too-late': ['every-way-in'],
     'enter-twice': ['reports-once'],
     'shut-but-keys': ['locks-hold'],

@@ -12,6 +12,16 @@ const plank = contract('wormy-plank', {
   events: { 'split-open': { payload: Type.Object({ feet: Type.String() }) } },
 })
 
+const hook = contract('tool-hook', {
+  summary: 'The tool that hangs on a hook',
+  properties: {
+    tools: { type: Type.Array(Type.String()), default: [] },
+    shut: { type: Type.Boolean(), default: false },
+  },
+  values: { tool: { type: Type.String(), default: '', among: { list: 'tools', gone: 'kept' } } },
+  locks: { disabled: 'shut' },
+})
+
 export const toolShed = screen('tool-shed', {
   cells: {
     // A count that starts as a text.
@@ -19,10 +29,16 @@ export const toolShed = screen('tool-shed', {
     chest: { type: Type.Object({ size: Type.Number() }), initial: { size: 2 } },
     isOpen: { type: Type.Boolean(), initial: false },
     saws: { type: Type.Array(Type.String()), initial: [] },
+    // The adze was lent out.
+    hung: { type: Type.String(), initial: 'adze' },
   },
-  fittings: { plank, tool: nativeNumber, close: nativeButton },
+  fittings: { plank, hook, tool: nativeNumber, close: nativeButton },
   // Nobody has looked into the chest yet, and its first saw is asked for.
-  reckoned: ({ cells }) => ({ sharpest: reckon([cells.saws], (saws) => saws[0].toUpperCase()) }),
+  reckoned: ({ cells }) => ({
+    sharpest: reckon([cells.saws], (saws) => saws[0].toUpperCase()),
+    // Nothing but the hook itself says what hangs on it, and it is shut until that is another tool.
+    isLent: reckon([cells.hung], (tool) => tool === 'adze'),
+  }),
   // The chest is one, and no list of them.
   rows: ({ cells }) => ({ tool: rowsOf(cells.chest, 'size') }),
   // A flag is never 'yes'.
@@ -35,6 +51,7 @@ export const toolShed = screen('tool-shed', {
       seams: twoWay(cells.seams),
       on: { 'split-open': [set(cells.seams, payload('/feet'))] },
     },
+    hook: { tools: ['saw', 'plane'], tool: twoWay(cells.hung), shut: oneWay(reckoned.isLent) },
     tool: { value: twoWay(row.tool.size) },
     close: { text: 'Close', on: { press: [set(cells.isOpen, false), set(cells.saws, [])] } },
   }),

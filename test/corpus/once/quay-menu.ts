@@ -26,7 +26,7 @@ export const quayMenu = variants({
   faults: {
     'gone-and-held': ['choice-follows-list'],
     'gone-in-silence': ['choice-follows-list'],
-    'escape-chooses': ['given-up', 'every-way-in', 'reports-once', 'reports-truth'],
+    'escape-chooses': ['given-up', 'reports-once', 'reports-truth'],
     'quays-of-the-mount': ['follows-change', 'shows-initial', 'any-order'],
     'listens-to-the-page-for-good': ['leaves-no-trace', 'quiet-when-gone'],
     'name-for-id': ['reports-truth', 'round-trip'],

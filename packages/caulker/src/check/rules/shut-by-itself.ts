@@ -1,4 +1,4 @@
-import { printed, valueClauses } from '../../contract/index.js'
+import { accepts, printed, valueClauses } from '../../contract/index.js'
 import { isStateToken, type Readable } from '../../wiring/index.js'
 import { firstHeld, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
@@ -44,6 +44,8 @@ export const order = screen('order', {
       const shown = view.screen.shown[name]
       if (shown === undefined) continue
       const first = firstHeld(view, shown.source)
+      // What can never be is the affair of another rule.
+      if (!accepts(view.typeOf(shown.source) ?? {}, shown.is)) continue
       if (first !== undefined && first !== shown.is && opensItselfAlone(view, fitting, shown.source))
         yield leak(
           ['shown', name],

@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isKeptBack } from '../subject/kept-back.js'
 import { isField, type Subject } from '../subject/subject.js'
 import { writtenIn } from '../subject/typed-texts.js'
@@ -57,6 +57,15 @@ export function* leftStanding(subject: Subject): Iterable<Trail> {
   if (on === undefined || others.length > 0) return
   for (const text of turnedDown(subject))
     yield { given: subject.middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
+}
+
+/** A field that is there only for other values, and takes nothing. */
+export function* fieldElsewhere({ ways, middle }: Subject): Iterable<Trail> {
+  const typed = ways.filter(
+    ({ given, control, changes, text, moves: [, end, more] }) =>
+      isField(control) && changes.size === 0 && text && isDone(end, 'leave') && more === undefined && given !== middle,
+  )
+  for (const { given, moves } of typed.slice(0, MOST_FIELDS)) yield { given, moves }
 }
 
 /** A text of its values, typed into each of several fields. */

@@ -45,9 +45,11 @@ export const emptiedAsSaid = clause({
     // One of several fields may hold only a part of it.
     const shown = await subject.lookAfter(trail.given, [], fieldText(on))
     if (subject.controls.filter(isField).length > 1 && shown !== String(rows[0].read[value.name])) return undefined
-    const wanted = becomes(subject, value, rows[0], trail)
     const now = last.read[value.name] ?? last.held[value.name]
     if (now === undefined) return undefined
+    // What else than the text of the field is in it, nobody has emptied.
+    const isWhole = way?.plainly.has(value.name) === true || isPromised(subject, value)
+    const wanted = isWhole ? becomes(subject, value, rows[0], trail) : [now]
     if (wanted.some((one) => equal(now, one))) return standsEmpty(subject, { trail, rows }, value, shown)
     return {
       row: 2,
@@ -150,7 +152,7 @@ function fields(subject: Subject): Way[] {
 function takes(subject: Subject, { plainly, changes, text }: Way, value: ValueClause): boolean {
   if (plainly.has(value.name)) return true
   const isTheOnlyOne = subject.values.length === 1 && subject.controls.filter(isField).length === 1
-  return isTheOnlyOne && isPromised(subject, value) && changes.has(value.name) && text !== undefined && text !== ''
+  return isTheOnlyOne && changes.has(value.name) && text !== undefined && text !== ''
 }
 
 /** One way for each field that takes its text as a member of an object. */

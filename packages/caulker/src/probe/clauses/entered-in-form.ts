@@ -17,7 +17,7 @@ export async function* enteredInForm(subject: Subject): AsyncIterable<Trail> {
   }
 }
 
-/** Nothing comes of Enter, and the caret stands where it was: it is not there for something else. */
+/** Nothing is taken at Enter, and nobody is led on to another field: it is not there for something else. */
 export async function deadEnter(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const way = pressedAfterTyping(subject).find(
     ({ given, moves }) => equal(given, trail.given) && equal(inItsPlace(moves), trail.moves),
@@ -25,7 +25,9 @@ export async function deadEnter(subject: Subject, { trail, rows }: Played): Prom
   const at = trail.moves.length
   const [typed, row] = [rows[at - 1], rows[at]]
   if (way === undefined || typed === undefined || row === undefined) return undefined
-  const isDead = row.heard.length === 0 && equal(row.read, typed.read) && equal(row.around.caret, typed.around.caret)
+  const { caret } = row.around
+  const isLedOn = caret !== undefined && !equal(caret, typed.around.caret)
+  const isDead = row.heard.length === 0 && equal(row.read, typed.read) && !isLedOn
   const pressed = (await subject.play(way)).rows[at]
   const text = textOf(trail.moves)
   const taken = subject.values.find(
@@ -33,10 +35,10 @@ export async function deadEnter(subject: Subject, { trail, rows }: Played): Prom
       !equal(pressed?.read[name], typed.read[name]) &&
       (String(pressed?.read[name]) === text || isTypedIn(pressed?.read[name], text)),
   )
-  if (!isDead || taken === undefined || row.around.caret === undefined) return undefined
+  if (!isDead || taken === undefined || typed.around.caret === undefined) return undefined
   return {
     row: at,
-    says: `the button of its form takes what is typed as ${taken.name}, and Enter in the field does nothing`,
+    says: `the button of its form takes what is typed as ${taken.name}, and Enter in the field does not`,
     expected: `${taken.name} ${printed(pressed?.read[taken.name])}`,
     found: `${taken.name} ${printed(row.read[taken.name])}`,
   }

@@ -1,13 +1,13 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
-import { deadField, eachField, leftStanding } from './dead-field.js'
+import { deadField, eachField, fieldElsewhere, leftStanding } from './dead-field.js'
 import { deadTick, eachTick } from './dead-tick.js'
 import { deadEnter, enteredInForm } from './entered-in-form.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
 import { otherThanComposed, typedPart } from './one-text-of-several.js'
 import { chosenByNoKey, keysInLists } from './chosen-by-no-key.js'
 import { addsAnother, padKeys } from './pad-keys.js'
-import { shownElsewhere } from './shown-elsewhere.js'
+import { shownElsewhere, thirdChosen } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
 import type { ControlKind } from '../person/controls.js'
@@ -83,6 +83,7 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   eachTick,
   leftStanding,
   eachField,
+  fieldElsewhere,
   zeroFirst,
   markedThenPressed,
   savedAlong,
@@ -120,7 +121,14 @@ const LAWS: readonly Law[] = [
 ]
 
 /** Of several values, or fields, one may be there for something else. */
-const OF_ONE_VALUE: readonly Law[] = [shownElsewhere, deadField, shownAndNotHeld, changedAndNotShown, shownAndNotTaken]
+const OF_ONE_VALUE: readonly Law[] = [
+  shownElsewhere,
+  thirdChosen,
+  deadField,
+  shownAndNotHeld,
+  changedAndNotShown,
+  shownAndNotTaken,
+]
 
 /** Controls that show nothing but a value: what changes there is an edit. */
 const VALUE_CONTROLS: readonly ControlKind[] = [

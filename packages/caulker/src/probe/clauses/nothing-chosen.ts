@@ -4,16 +4,16 @@ import { samePicture, type Picture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
 import { choiceOf, keysIn } from '../subject/among.js'
-import type { Subject } from '../subject/subject.js'
+import type { Subject, Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
 /** Of a few choices nothing looks like one, where the others look different: then that one seems to be chosen. */
 export async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
   const { given } = trail
-  for (const value of subject.values.filter(isOfFew)) {
+  for (const value of subject.values.filter((one) => isOfFew(one) || isChosen(subject, one))) {
     const { name } = value
     if (!equal(given[name], nothingOf(value)) || !equal(row.read[name] ?? given[name], given[name])) continue
-    const choices = choicesIn(subject, value, given)
+    const choices = isOfFew(value) ? choicesIn(subject, value, given) : await chosenIn(subject, value)
     const others = await Promise.all(
       choices.map(async (one) => (await subject.fresh({ ...given, [name]: one })).picture),
     )
@@ -31,7 +31,7 @@ export async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }:
 
 /** A mount without any choice, where its list offers some. */
 export function* nothingChosen(subject: Subject): Iterable<Trail> {
-  for (const value of subject.values.filter(isOfFew)) {
+  for (const value of subject.values.filter((one) => isOfFew(one) || isChosen(subject, one))) {
     const nothing = nothingOf(value)
     if (nothing === undefined || !accepts(value.type, nothing)) continue
     const given = subject.ways.map((way) => way.given).find((one) => keysIn(value, one)?.length) ?? subject.base
@@ -46,6 +46,30 @@ function choicesIn(subject: Subject, value: ValueClause, given: Given): unknown[
   const keys = keysIn(value, given)?.map((key) => choiceOf({ ...value, among: undefined }, key))
   return (keys ?? subject.plain(value.name)).slice(0, 3)
 }
+
+/** Whether it is chosen with radio buttons or a select, although its contract names no list. */
+function isChosen(subject: Subject, value: ValueClause): boolean {
+  return choosing(subject, value).length > 0
+}
+
+function choosing({ ways }: Subject, { name }: ValueClause): Way[] {
+  const kinds = ['radio button', 'select']
+  return ways.filter(
+    ({ control, changes, moves }) => kinds.includes(control.kind) && changes.has(name) && moves.length === 1,
+  )
+}
+
+/** What it becomes by what can be chosen. */
+async function chosenIn(subject: Subject, value: ValueClause): Promise<unknown[]> {
+  const found: unknown[] = []
+  for (const way of choosing(subject, value).slice(0, MOST_CHOSEN)) {
+    const came = (await subject.play(way)).rows.at(-1)?.read[value.name]
+    if (came !== undefined && !equal(came, value.empty) && !found.some((one) => equal(one, came))) found.push(came)
+  }
+  return found
+}
+
+const MOST_CHOSEN = 4
 
 function isOfFew(value: ValueClause): boolean {
   return isChoice(value) || isCount(value)

@@ -1,13 +1,14 @@
-import { controlRefs, type ControlKind, type ControlRef } from '../person/controls.js'
+import { equal } from '../../contract/index.js'
+import { controlRefs, findControl, type ControlKind, type ControlRef } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
 import { controlText } from '../sight/control-text.js'
 import type { Played } from '../stage/played.js'
-import { isGesture } from '../stage/trail.js'
+import { isDone, isGesture, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
 /** Controls of which several may stand beside each other, each for a part. */
-const KINDS: readonly ControlKind[] = ['slider', 'spin button', 'number field', 'checkbox', 'switch']
+const KINDS: readonly ControlKind[] = ['slider', 'spin button', 'number field', 'checkbox', 'switch', 'radio button']
 
 /** What is set at one control is not seen there, and at another of its kind. */
 export async function shownElsewhere(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
@@ -16,6 +17,8 @@ export async function shownElsewhere(subject: Subject, { trail, rows }: Played):
   if (!isGesture(move) || !isPlaced(move.gesture) || !KINDS.includes(move.gesture.on.kind)) return undefined
   if (!rows.some(({ heard }) => heard.some(({ value }) => value !== undefined))) return undefined
   const { on } = move.gesture
+  // An arrow key chooses the next one; a click chooses this one.
+  if (on.kind === 'radio button' && move.gesture.do !== 'press') return undefined
   const before = (await subject.look(trail.given, textsOf(on.kind))) ?? []
   const after = (await subject.lookAfter(trail.given, trail.moves, textsOf(on.kind))) ?? []
   const text = before[on.nth]?.text
@@ -35,6 +38,36 @@ export async function shownElsewhere(subject: Subject, { trail, rows }: Played):
     expected: `“${on.label}” to show what was set there`,
     found: `“${on.label}” shows ${now}${isMoved ? '' : ' as before'}, and “${other.ref.label}” shows ${other.text}`,
     cause: `what one ${on.kind} reports is taken for another`,
+  }
+}
+
+/** Of a select, neither what was chosen nor what stood there is chosen afterwards. */
+export async function thirdChosen(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [move, ...others] = trail.moves
+  if (!isDone(move, 'choose') || move.gesture.on.kind !== 'select' || others.some((one) => !isDone(one, 'leave')))
+    return undefined
+  const { on, option } = move.gesture
+  const textsAt = (moves: readonly Move[]) => subject.lookAfter(trail.given, moves, optionsAt(on))
+  const [before, after] = [await textsAt([]), await textsAt(trail.moves)]
+  const wanted = before?.texts[option]
+  if (before === undefined || after === undefined || wanted === undefined || !equal(before.texts, after.texts))
+    return undefined
+  if ([wanted, before.chosen].includes(after.chosen) || after.chosen === '') return undefined
+  return {
+    row: rows.length - 1,
+    says: `“${on.label}” is set to ${wanted}, and shows ${after.chosen}`,
+    expected: wanted,
+    found: after.chosen,
+    cause: 'it is drawn anew from something else than what was chosen',
+  }
+}
+
+function optionsAt(on: ControlRef): (container: HTMLElement) => { texts: string[]; chosen: string } | undefined {
+  return (container) => {
+    const select = findControl(container, on) as HTMLSelectElement | undefined
+    if (select === undefined || select.localName !== 'select' || select.multiple) return undefined
+    const texts = [...select.options].map(({ text }) => text)
+    return { texts, chosen: texts[select.selectedIndex] ?? '' }
   }
 }
 

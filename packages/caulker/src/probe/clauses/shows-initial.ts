@@ -7,6 +7,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
+import { choicesAlike, severalGiven, unseenBeside } from './members-shown.js'
 import { problemUnread } from './problem-shown.js'
 import { noneSaysIt, saysTheSame, usualInstead } from './says-the-same.js'
 import { mountedAsAWord } from './words-for-nothing.js'
@@ -18,7 +19,7 @@ export const showsInitial = clause({
   promise: 'What its owner gives at the mount is taken and shown.',
   why: 'A field that starts empty or with its default overwrites what was saved as soon as the person goes on.',
   tried:
-    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, a message is there to be read, and a control says its own state.',
+    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, a message is there to be read, and a control says its own state; what is shown by itself is shown beside others, and each choice otherwise than the others.',
   unprovenWhen: 'No ordinary value of any name can be seen.',
   random: 'none',
   onTrial: 'mount',
@@ -29,6 +30,8 @@ export const showsInitial = clause({
     yield { given: subject.base, moves: [] }
     for (const { name } of subject.names)
       for (const value of subject.plain(name)) yield { given: { ...subject.base, [name]: value }, moves: [] }
+    yield { given: subject.middle, moves: [] }
+    yield* severalGiven(subject)
   },
   async proves(subject, { rows: [row] }) {
     return !samePicture(row.picture, (await subject.fresh(subject.least)).picture)
@@ -72,6 +75,8 @@ export const showsInitial = clause({
       problemUnread(subject, played) ??
       (await saysTheSame(subject, played)) ??
       (await noneSaysIt(subject, played)) ??
+      (await unseenBeside(subject, played)) ??
+      (await choicesAlike(subject, played)) ??
       mountedAsAWord(played)
     )
   },

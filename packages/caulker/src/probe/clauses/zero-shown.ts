@@ -2,6 +2,7 @@ import { accepts, equal, isNoStep, printed, type PropertyClause } from '../../co
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
+import { bringingUp } from '../subject/views.js'
 import { takesAnyText } from '../subject/off-type.js'
 import type { Subject } from '../subject/subject.js'
 import { withPart } from './beside.js'
@@ -12,6 +13,7 @@ import { numbersIn, partAt } from './zero-inside.js'
 /** Numbers that hardly stand anywhere else. */
 const OTHERS = [71, 93, 47, 7, 9, 5, 3, 2]
 const MOST_VALUES = 2
+const MOST_OPENED = 2
 
 /** Each number of each name at 0: one that stands by itself, and those in objects and in entries of lists. */
 export function* zerosGiven(subject: Subject): Iterable<Trail> {
@@ -21,18 +23,26 @@ export function* zerosGiven(subject: Subject): Iterable<Trail> {
         const zero = withPart(value, path, 0)
         const given = { ...subject.base, [name]: zero }
         const stands = equal(subject.ideally(name, given), zero) && !isNoStep(subject.values, name, zero)
-        if (accepts(type, zero) && stands) yield { given, moves: [] }
+        if (!accepts(type, zero) || !stands) continue
+        yield { given, moves: [] }
+        // What is written in a field that is opened first is seen only there.
+        for (const { moves } of bringingUp(subject).slice(0, MOST_OPENED)) yield { given, moves }
       }
 }
 
 /** Where others are written out as they are, 0 leaves the place empty or to a dash, or is written as another number; a text of noughts does, too. */
-export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
-  if (trail.moves.length > 0) return undefined
+export async function zeroUnwritten(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const { moves } = trail
+  const at = moves.length
+  const row = rows[at]
+  if (row === undefined || at > 1 || (at === 1 && !bringingUp(subject).some((way) => equal(way.moves, moves))))
+    return undefined
   for (const clause of subject.names) {
     const { name } = clause
     const value = trail.given[name]
     if (value === undefined || (equal(value, subject.base[name]) && !equal(trail.given, subject.base))) continue
-    const linesOf = async (other: unknown) => (await subject.fresh({ ...trail.given, [name]: other })).picture.lines
+    const linesOf = async (other: unknown) =>
+      (await subject.play({ given: { ...trail.given, [name]: other }, moves })).rows[at]?.picture.lines ?? []
     for (const { path, part } of zerosIn(clause, value)) {
       const [one, other] = othersFor(subject, clause, trail.given, path, part)
       if (one === undefined || other === undefined) continue
@@ -45,7 +55,7 @@ export async function zeroUnwritten(subject: Subject, { trail, rows: [row] }: Pl
         const isOther = path.length > 0 && stands !== undefined && /^-?\d+$/.test(stands) && Number(stands) !== 0
         if (!isMissing && !isOther) continue
         return {
-          row: 0,
+          row: at,
           says: `${printed(part)} of ${name} is shown as ${stands === '' ? 'nothing' : (stands ?? 'nothing')}`,
           expected: `${String(part)} where ${one.text} is shown with ${printed(one.value, 40)}`,
           found: stands === '' ? 'nothing there' : `${stands} there`,

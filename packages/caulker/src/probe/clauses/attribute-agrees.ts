@@ -69,11 +69,25 @@ function* trailsOf(subject: Subject, clauseOf: PropertyClause): Iterable<Trail> 
     const given = attributeGives === 'default' ? without(subject.base, name) : subject.base
     if (text !== undefined) yield { given, moves: [{ attribute, text }] }
   }
+  // One that is read once is read the first time that it changes.
+  const texts = [value, other].map((one) => (one === undefined ? undefined : attributeText(clauseOf, one)))
+  const [text, again] = texts
+  // Of two that bound each other the first may have moved the second.
+  if (text !== undefined && again !== undefined && attributeGives !== 'default' && isAlone(subject, name))
+    yield { given: subject.base, moves: [text, again].map((one) => ({ attribute, text: one })) }
   if (!clauseOf.required && value !== undefined)
     yield { given: { ...subject.base, [name]: value }, moves: [{ attribute, text: null }], setting: 'attributes' }
   if (reflects)
     for (const one of [value, other])
       if (one !== undefined) yield { given: subject.base, moves: [tell({ [name]: one })] }
+}
+
+function isAlone({ values }: Subject, name: string): boolean {
+  return !values.some(
+    (value) =>
+      (value.name === name && (value.bounds.least ?? value.bounds.most ?? value.step) !== undefined) ||
+      [value.bounds.least, value.bounds.most, value.step].includes(name),
+  )
 }
 
 async function unlikeItsProperty(subject: Subject, { rows, trail }: Played): Promise<LeakAt | undefined> {

@@ -4,6 +4,7 @@ import type { Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
 import { choiceOf, isAmong, keyOf, keysIn } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
+import { anotherThanNamed, chosenByName } from './chosen-by-name.js'
 import { clause, type LeakAt } from './clause.js'
 import { isMarkedInvalid } from './laws.js'
 
@@ -15,13 +16,14 @@ export const choiceFollowsList = clause({
     'What a person can choose is in its list as it is now, and a choice whose entry goes becomes what its contract says.',
   why: 'The berth is taken in the meantime, and the field goes on holding it in silence: an order is sent for what nobody can have.',
   tried:
-    'Its list is told without the entry that is chosen, and with it again; everything that can be chosen is chosen after the list was told; of several that are chosen, one that is gone stays while another is chosen.',
+    'Its list is told without the entry that is chosen, and with it again; everything that can be chosen is chosen, by what a person reads of it, and after the list was told; of several that are chosen, one that is gone stays while another is chosen.',
   unprovenWhen: 'No list with two entries could be made.',
   random: 'none',
   onTrial: 'tell',
   judgesGone: true,
   concerns: ({ values }) => Object.values<{ among: unknown }>(values).some(({ among }) => among !== undefined),
   *trails(subject) {
+    yield* chosenByName(subject)
     for (const value of subject.values) {
       const list = listFor(subject, value)
       if (value.among === undefined || list === undefined) continue
@@ -44,6 +46,8 @@ export const choiceFollowsList = clause({
     }
   },
   async judge(subject, { rows, trail }) {
+    const another = await anotherThanNamed(subject, { rows, trail })
+    if (another !== undefined) return another
     for (const [at, row] of rows.entries())
       for (const value of subject.values.filter(({ among }) => among !== undefined)) {
         const before = rows[at - 1]

@@ -2,7 +2,7 @@ import { equal } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
-import { isKeptBack } from '../subject/kept-back.js'
+import { isKeptBack, isOnlySearched } from '../subject/kept-back.js'
 import { isField, type Subject } from '../subject/subject.js'
 import { writtenIn } from '../subject/typed-texts.js'
 import type { LeakAt } from './clause.js'
@@ -25,7 +25,7 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
   // A text that is a part of such values says that the field is there for them.
   const isKnown = subject.values.some(({ name }) => subject.plain(name).flatMap(writtenIn).map(String).includes(text))
   if (!isKnown && !turnedDown(subject).includes(text)) return undefined
-  if (isKeptBack(subject, on)) return undefined
+  if (isKeptBack(subject, on) && !isOnlySearched(subject, on)) return undefined
   const shownAt = (moves: readonly Move[]) => subject.lookAfter(trail.given, moves, fieldText(on))
   const [before, after] = [await shownAt([]), await shownAt(trail.moves)]
   if (before === undefined || after !== text || before === text) return undefined

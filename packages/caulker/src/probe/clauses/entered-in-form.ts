@@ -6,7 +6,7 @@ import { isPlainField, type Subject } from '../subject/subject.js'
 import { isTypedIn } from '../subject/survey.js'
 import type { LeakAt } from './clause.js'
 
-const MOST_WAYS = 3
+const MOST_WAYS = 6
 
 /** HTML Standard, section 4.10.21.2: what a button of a form takes, Enter in its field takes as well. */
 export async function* enteredInForm(subject: Subject): AsyncIterable<Trail> {
@@ -19,27 +19,31 @@ export async function* enteredInForm(subject: Subject): AsyncIterable<Trail> {
 
 /** Nothing is taken at Enter, and nobody is led on to another field: it is not there for something else. */
 export async function deadEnter(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = pressedAfterTyping(subject).find(
+  const ways = pressedAfterTyping(subject).filter(
     ({ given, moves }) => equal(given, trail.given) && equal(inItsPlace(moves), trail.moves),
   )
   const at = trail.moves.length
   const [typed, row] = [rows[at - 1], rows[at]]
-  if (way === undefined || typed === undefined || row === undefined) return undefined
+  if (ways.length === 0 || typed === undefined || row === undefined) return undefined
   const { caret } = row.around
   const isLedOn = caret !== undefined && !equal(caret, typed.around.caret)
   const isDead = row.heard.length === 0 && equal(row.read, typed.read) && !isLedOn
-  const pressed = (await subject.play(way)).rows[at]
   const text = textOf(trail.moves)
-  const taken = subject.values.find(
-    ({ name }) =>
-      !equal(pressed?.read[name], typed.read[name]) &&
-      (String(pressed?.read[name]) === text || isTypedIn(pressed?.read[name], text)),
-  )
+  const takenBy = async (way: Trail) => {
+    const pressed = (await subject.play(way)).rows[at]
+    const value = subject.values.find(
+      ({ name }) =>
+        !equal(pressed?.read[name], typed.read[name]) &&
+        (String(pressed?.read[name]) === text || isTypedIn(pressed?.read[name], text)),
+    )
+    return value && { name: value.name, to: pressed?.read[value.name] }
+  }
+  const taken = (await Promise.all(ways.map(takenBy))).find((one) => one !== undefined)
   if (!isDead || taken === undefined || typed.around.caret === undefined) return undefined
   return {
     row: at,
     says: `the button of its form takes what is typed as ${taken.name}, and Enter in the field does not`,
-    expected: `${taken.name} ${printed(pressed?.read[taken.name])}`,
+    expected: `${taken.name} ${printed(taken.to)}`,
     found: `${taken.name} ${printed(row.read[taken.name])}`,
   }
 }

@@ -7,7 +7,7 @@ import { zeroFirst, zeroLost } from './leading-zero.js'
 import { otherThanComposed, typedPart } from './one-text-of-several.js'
 import { chosenByNoKey, keysInLists } from './chosen-by-no-key.js'
 import { addsAnother, padKeys } from './pad-keys.js'
-import { shownElsewhere, thirdChosen } from './shown-elsewhere.js'
+import { otherPressed, shownElsewhere, thirdChosen } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
 import type { ControlKind } from '../person/controls.js'
@@ -124,6 +124,7 @@ const LAWS: readonly Law[] = [
 const OF_ONE_VALUE: readonly Law[] = [
   shownElsewhere,
   thirdChosen,
+  otherPressed,
   deadField,
   shownAndNotHeld,
   changedAndNotShown,

@@ -16,6 +16,7 @@ import { isPlaced } from '../person/gestures.js'
 import { clause, type LeakAt } from './clause.js'
 import { entryUnchosen, falsyEntry } from './falsy-entry.js'
 import { zeroFirstUnshown, zeroGivenFirst } from './leading-zero.js'
+import { zeroAdded, zeroNotAdded } from './zero-added.js'
 import { zeroLooksLike } from './zero-alike.js'
 import { hasZeroInside, isNothingInside, zeroAsNothing, zeroBeside } from './zero-inside.js'
 import { zeroPointed, zeroUnpointed } from './zero-pointed.js'
@@ -61,12 +62,21 @@ export const keepsFalsy = clause({
     yield* zerosGiven(subject)
     yield* zeroPointed(subject)
     yield* zeroGivenFirst(subject)
+    yield* zeroAdded(subject)
     for (const value of subject.values) yield* beyondZero(subject, value)
     for (const value of subject.values) yield* typedZero(subject, value)
   },
   async judge(subject, played) {
     const { trail, rows } = played
-    for (const law of [entryUnchosen, zeroAsNothing, zeroUnwritten, zeroUnpointed, zeroLooksLike, zeroFirstUnshown]) {
+    for (const law of [
+      entryUnchosen,
+      zeroAsNothing,
+      zeroUnwritten,
+      zeroUnpointed,
+      zeroLooksLike,
+      zeroFirstUnshown,
+      zeroNotAdded,
+    ]) {
       const unshown = await law(subject, played)
       if (unshown !== undefined) return unshown
     }

@@ -1,3 +1,4 @@
+import { accepts, type TSchema } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { tell } from '../stage/trail.js'
 
@@ -18,11 +19,14 @@ export const leavesGivenAlone = clause({
       ...Object.values<{ takes: object | undefined }>(commands).flatMap(({ takes }) => takes ?? []),
     ].some((type) => /"(?:array|object)"/.test(JSON.stringify(type))),
   *trails(subject) {
-    for (const { name } of subject.tellable)
+    for (const { name, type } of subject.tellable)
       for (const value of subject.plain(name))
         if (typeof value === 'object' && value !== null) {
-          yield { given: { ...subject.middle, [name]: value }, moves: [] }
-          yield { given: subject.middle, moves: [tell({ [name]: value })] }
+          // In another order, too: what puts its list in order puts its own in order.
+          for (const one of [value, ...turned(value, type)]) {
+            yield { given: { ...subject.middle, [name]: one }, moves: [] }
+            yield { given: subject.middle, moves: [tell({ [name]: one })] }
+          }
           for (const call of subject.calls) yield { given: { ...subject.middle, [name]: value }, moves: [call] }
           for (const way of subject.chiefWays) yield { given: { ...way.given, [name]: value }, moves: way.moves }
         }
@@ -45,3 +49,8 @@ export const leavesGivenAlone = clause({
     return undefined
   },
 })
+
+function turned(value: object, type: TSchema): unknown[] {
+  const other = Array.isArray(value) && value.length > 1 ? [...(value as unknown[])].reverse() : undefined
+  return other !== undefined && accepts(type, other) ? [other] : []
+}

@@ -12,12 +12,14 @@ export function someEntries(
   const given = subject.ways.find(({ changes }) => changes.has(value.name))?.given
   if (given === undefined) return undefined
   const all = [given[value.name], ...subject.plain(value.name)].flatMap(listIn)
-  const entries = all.filter((entry, at) => all.findIndex((one) => equal(one, entry)) === at).slice(0, count)
+  const some = all.filter((entry, at) => all.findIndex((one) => equal(one, entry)) === at).slice(0, count)
+  if (some.length !== count || !accepts(value.type, some)) return undefined
+  // Its contract may say that they are put in order.
+  const entries = listIn(subject.ideally(value.name, { ...given, [value.name]: some }))
   const isFit =
     entries.length === count &&
-    accepts(value.type, entries) &&
-    isOffered(value, subject.names, given, entries) &&
-    equal(subject.ideally(value.name, { ...given, [value.name]: entries }), entries)
+    some.every((entry) => entries.some((one) => equal(one, entry))) &&
+    isOffered(value, subject.names, given, entries)
   return isFit ? { given, entries } : undefined
 }
 

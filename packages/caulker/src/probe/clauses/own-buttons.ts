@@ -94,7 +94,11 @@ export async function takenOutWith(subject: Subject, played: Played): Promise<Le
   const leftByOther = listAfter(other, await subject.play(other.trail))
   const { name } = own.value
   // What takes out the other one, and not its own, goes by a wrong place, unless each keeps only its own.
-  if (equal(left, [own.entry]) && leftByOther.length > 1)
+  const isCrossed = equal(left, [own.entry]) && equal(leftByOther, [other.entry])
+  if (
+    (equal(left, [own.entry]) && leftByOther.length > 1) ||
+    (isCrossed && (await takesOneOfThree(subject, own.value)))
+  )
     return {
       row: 1,
       says: `the button of one entry of ${name} takes out another`,
@@ -121,6 +125,18 @@ export async function takenOutWith(subject: Subject, played: Played): Promise<Le
     found: `${name} ${printed(left)}, as after the other button`,
     cause: 'the place of an entry is not what its button goes by',
   }
+}
+
+/** Of three entries the button of the first leaves its own, and one more. */
+async function takesOneOfThree(subject: Subject, value: ValueClause): Promise<boolean> {
+  const three = someEntries(subject, value, 3)
+  const [first, , ...others] =
+    three === undefined ? [] : await (await entryButtons(subject, value, three.given))(three.entries)
+  if (three === undefined || first === undefined || others.length === 0) return false
+  const given = { ...three.given, [value.name]: three.entries }
+  const row = (await subject.play({ given, moves: [gesture({ do: 'press', on: first.ref })] })).rows[1]
+  const left = listIn(row?.read[value.name] ?? row?.held[value.name])
+  return left.length === 2 && left.some((entry) => equal(entry, three.entries[0]))
 }
 
 async function ownAt(subject: Subject, { trail, rows }: Played): Promise<{ own: Own; other: Own } | undefined> {

@@ -41,6 +41,39 @@ export async function shownElsewhere(subject: Subject, { trail, rows }: Played):
   }
 }
 
+/** Of buttons that stay pressed, another one than was pressed. */
+export async function otherPressed(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
+  const [move, ...others] = trail.moves
+  const row = rows[1]
+  if (!isDone(move, 'press') || move.gesture.on.kind !== 'button' || others.length > 0 || row === undefined)
+    return undefined
+  const { on } = move.gesture
+  const [before, after] = [
+    await subject.look(trail.given, pressedAt),
+    await subject.lookAfter(trail.given, trail.moves, pressedAt),
+  ]
+  const mine = (all: typeof before) => all?.find(({ ref }) => ref.nth === on.nth)
+  if (before === undefined || after === undefined || before.length !== after.length) return undefined
+  if (mine(before)?.isPressed !== false || mine(after)?.isPressed !== false) return undefined
+  const other = after.find(({ isPressed }, at) => isPressed === true && before[at]?.isPressed === false)
+  return (
+    other && {
+      row: 1,
+      says: `“${on.label}” is pressed, and “${other.ref.label}” stays pressed`,
+      expected: `“${on.label}” to be pressed`,
+      found: `“${other.ref.label}” is`,
+    }
+  )
+}
+
+/** WAI-ARIA 1.2, section 6.6: aria-pressed, of each button that has it. */
+function pressedAt(container: HTMLElement): { ref: ControlRef; isPressed: boolean | undefined }[] {
+  return controlRefs(container).flatMap(({ ref, element }) => {
+    const pressed = element.getAttribute('aria-pressed')
+    return ref.kind === 'button' ? [{ ref, isPressed: pressed === null ? undefined : pressed === 'true' }] : []
+  })
+}
+
 /** Of a select, neither what was chosen nor what stood there is chosen afterwards. */
 export async function thirdChosen(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const [move, ...others] = trail.moves

@@ -5,7 +5,7 @@ import { samePicture, type Picture } from '../sight/picture.js'
 import type { Stage } from '../stage/stage.js'
 import { gesture, operatedIn, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
-import { isPlainField, type Subject } from './subject.js'
+import { isPlainField, type Subject, type Way } from './subject.js'
 import { textIn, triedAt, type Try } from './tries.js'
 import { textsFor } from './typed-texts.js'
 import { isSilent } from './views.js'
@@ -38,8 +38,21 @@ export async function* keptBack(
 }
 
 /** Whether what is done at a control waits for what is done at another after it. */
-export function isKeptBack({ ways }: Subject, control: ControlRef): boolean {
-  return ways.some(({ moves, changes }) => {
+export function isKeptBack(subject: Subject, control: ControlRef): boolean {
+  return waysAfter(subject, control).length > 0
+}
+
+/** Whether what is typed there only finds what is chosen from a list then. */
+export function isOnlySearched(subject: Subject, control: ControlRef): boolean {
+  // What a button does alone, such as to clear, it does whatever was typed.
+  const isByItself = ({ given, moves }: Way) =>
+    subject.ways.some((way) => equal(way.given, given) && way.moves.length === 1 && equal(way.moves[0], moves.at(-1)))
+  const after = waysAfter(subject, control).filter((way) => !isByItself(way))
+  return after.length > 0 && after.every(({ moves }) => operatedIn(moves).at(-1)?.kind === 'list box')
+}
+
+function waysAfter({ ways }: Subject, control: ControlRef): Way[] {
+  return ways.filter(({ moves, changes }) => {
     const places = operatedIn(moves)
     const last = places.at(-1)
     const others = places.filter((one) => !equal(one, last))

@@ -6,6 +6,7 @@ import type { Played, Row } from '../stage/played.js'
 import type { Stage } from '../stage/stage.js'
 import { gesture, isDone, isPress, trailKey, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
+import { namesAmong } from './among.js'
 import { keptBack } from './kept-back.js'
 import { elsewhere, fullest, furnished, partlyFilled } from './other-mounts.js'
 import type { Subject, Way } from './subject.js'
@@ -44,6 +45,7 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
       ...seenToOpen,
       ...(await bringingMore(subject, ways, given)),
       ...silent(ways, given, controls),
+      ...searching(subject, given, controls),
     ]) {
       const known = new Set((controls ?? []).map(({ ref }) => JSON.stringify(ref)))
       const after = (await stage.look(given, moves, foundControls)) ?? []
@@ -110,6 +112,17 @@ const MOST_TRIED = 4
 
 /** After how many presses that only show something it is looked for new controls. */
 const MOST_OPENERS = 3
+
+/** The beginning of a name in the list that is chosen from, in a field that does not say that it has a list: it may bring up what it finds. */
+function searching(subject: Subject, given: Given, controls: readonly FoundControl[] = []): (readonly Move[])[] {
+  const names = subject.values.flatMap((value) => namesAmong(value, subject.names, given))
+  const fields = controls.filter(({ ref }) => ref.kind === 'text field').slice(0, MOST_OPENERS)
+  return fields.flatMap(({ ref: on }) =>
+    names.slice(0, 1).map((name) => [gesture({ do: 'type', on, text: name.slice(0, LETTERS) })]),
+  )
+}
+
+const LETTERS = 2
 
 function changedBy(subject: Subject, { rows }: Played): Set<string> {
   const first = rows[0]

@@ -23,6 +23,8 @@ export function textsFor(subject: Subject, given: Given, { kind }: ControlRef): 
   // A choice is found by its name where it is typed at all.
   if (kind === 'combo box')
     texts.unshift(...subject.values.flatMap((value) => namesAmong(value, subject.names, given)).slice(0, MOST_NAMES))
+  // A 0 has clauses of its own: first comes what is not taken for nothing.
+  texts.sort((one, other) => Number(one === '0') - Number(other === '0'))
   const [first = '7'] = texts
   // An entry of a list may end with a comma, without another key.
   const isList = kind === 'text field' && subject.values.some(({ empty }) => Array.isArray(empty))

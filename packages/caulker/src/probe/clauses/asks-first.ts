@@ -3,7 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
-import { isGesture, settlesEdits } from '../stage/trail.js'
+import { isDone, isGesture, settlesEdits } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** A value that asks before it changes asks, and keeps to the answer. */
@@ -11,7 +11,7 @@ export const asksFirst = clause({
   id: 'asks-first',
   group: 'bounds',
   promise:
-    'Before it changes it asks, and where its owner vetoes, or has the change proposed and does not tell it, nothing changes.',
+    'Before it changes it asks, once, and where its owner vetoes, or has the change proposed and does not tell it, nothing changes.',
   why: 'A veto that comes too late, or is not listened to, leaves a choice standing that was never allowed.',
   tried:
     'Everything that a person can do, under an owner that lets everything pass, one that vetoes everything and one that heeds nothing.',
@@ -20,7 +20,8 @@ export const asksFirst = clause({
   onTrial: 'gesture',
   concerns: (contract) => valueClauses(contract).some((value) => value.vetoEvent !== undefined || isProposed(value)),
   *trails(subject) {
-    for (const way of subject.chiefWays) {
+    const asking = subject.ways.filter(({ changes }) => [...changes].some((name) => isAsked(subject, name)))
+    for (const way of new Set([...subject.chiefWays, ...asking.slice(0, MOST_WAYS)])) {
       yield { given: way.given, moves: way.moves }
       if (subject.values.some(({ vetoEvent }) => vetoEvent !== undefined))
         yield { given: way.given, moves: way.moves, setting: 'vetoed' }
@@ -34,6 +35,8 @@ export const asksFirst = clause({
         if (vetoEvent === undefined || !isGesture(row.move)) continue
         const asked = row.heard.findIndex((one) => one.event === vetoEvent)
         const reported = row.heard.findIndex((one) => one.event === event)
+        const untimely = trail.setting === 'vetoed' ? undefined : askedLate(rows, at, name, vetoEvent)
+        if (untimely !== undefined) return untimely
         if (trail.setting !== 'vetoed') {
           if (reported >= 0 && (asked < 0 || asked > reported))
             return {
@@ -56,6 +59,39 @@ export const asksFirst = clause({
     return undefined
   },
 })
+
+const MOST_WAYS = 8
+
+function isAsked({ values }: Subject, name: string): boolean {
+  return values.some((value) => value.name === name && value.vetoEvent !== undefined)
+}
+
+/** It asks when it has changed already, or more than once for one change. */
+function askedLate(rows: readonly Row[], at: number, name: string, vetoEvent: string): LeakAt | undefined {
+  const row = rows[at]
+  const asked = row?.heard.filter(({ event }) => event === vetoEvent) ?? []
+  const before = rows[at - 1]?.read[name]
+  const [first] = asked
+  if (row === undefined || first === undefined) return undefined
+  if (first.readThen !== undefined && before !== undefined && !equal(first.readThen, before))
+    return {
+      row: at,
+      says: `${name} has changed already when it asks`,
+      expected: `${name} ${printed(before)} as long as ${vetoEvent} is heard`,
+      found: `${name} ${printed(first.readThen)}`,
+      cause: 'the event is sent after the new value is taken',
+    }
+  // A text is asked about with each key.
+  const isOne = isDone(row.move, 'press') || isDone(row.move, 'key')
+  const reports = row.heard.filter((one) => one.value === name).length
+  if (!isOne || asked.length <= Math.max(1, reports)) return undefined
+  return {
+    row: at,
+    says: `it asks ${asked.length} times for one change of ${name}`,
+    expected: `heard ${vetoEvent} once`,
+    found: `heard it ${asked.length} times`,
+  }
+}
 
 function isProposed({ applies }: ValueClause): boolean {
   return applies === 'when-told'

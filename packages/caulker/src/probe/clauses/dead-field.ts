@@ -3,7 +3,7 @@ import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isKeptBack, isOnlySearched } from '../subject/kept-back.js'
-import { isField, type Subject } from '../subject/subject.js'
+import { isField, type Subject, type Way } from '../subject/subject.js'
 import { writtenIn } from '../subject/typed-texts.js'
 import type { LeakAt } from './clause.js'
 import { fieldText } from './field-text.js'
@@ -59,13 +59,18 @@ export function* leftStanding(subject: Subject): Iterable<Trail> {
     yield { given: subject.middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
 }
 
-/** A field that is there only for other values, and takes nothing. */
+/** A field that is there only for other values, and takes nothing; of several one may wait for another. */
 export function* fieldElsewhere({ ways, middle }: Subject): Iterable<Trail> {
   const typed = ways.filter(
-    ({ given, control, changes, text, moves: [, end, more] }) =>
-      isField(control) && changes.size === 0 && text && isDone(end, 'leave') && more === undefined && given !== middle,
+    ({ given, control, text, moves: [first] }) =>
+      isField(control) && text && isDone(first, 'type') && !equal(given, middle),
   )
-  for (const { given, moves } of typed.slice(0, MOST_FIELDS)) yield { given, moves }
+  const isTheOnlyOne = ({ given, control }: Way) =>
+    typed.every((other) => !equal(other.given, given) || equal(other.control, control))
+  const dead = typed.filter(
+    (way) => way.changes.size === 0 && way.moves.length === 2 && isDone(way.moves[1], 'leave') && isTheOnlyOne(way),
+  )
+  for (const { given, moves } of dead.slice(0, MOST_FIELDS)) yield { given, moves }
 }
 
 /** A text of its values, typed into each of several fields. */

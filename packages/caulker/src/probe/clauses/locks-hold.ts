@@ -151,10 +151,11 @@ async function* draftsWhileLocked(subject: Subject): AsyncIterable<Trail> {
   }
 }
 
-/** A save; of what holds no value, and is disabled, anything that its contract declares. */
-function isSaid({ contract }: Subject, event: string): boolean {
+/** A save, or what asks before a change; of what holds no value, and is disabled, anything that its contract declares. */
+function isSaid({ contract, values }: Subject, event: string): boolean {
   const isEventful = Object.keys(contract.values).length === 0 && contract.locks.disabled !== undefined
   return (
+    values.some(({ vetoEvent }) => vetoEvent === event) ||
     (isEventful && Object.hasOwn(contract.events, event)) ||
     Object.values(contract.drafts).some((draft) => draft.event === event)
   )

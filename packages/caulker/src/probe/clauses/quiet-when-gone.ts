@@ -1,9 +1,10 @@
 import { printed } from '../../contract/index.js'
 import type { HeardThen } from '../stage/played.js'
 import { clause } from './clause.js'
-import { isDone, type Move } from '../stage/trail.js'
+import { isDone, isGesture, type Move } from '../stage/trail.js'
 
-const AFTER = 400
+/** A clock that runs on may speak only after some seconds; where nothing waits for time to pass, none does. */
+const AFTER = 5000
 
 /** After its removal nothing speaks any more. */
 export const quietWhenGone = clause({
@@ -12,13 +13,15 @@ export const quietWhenGone = clause({
   promise: 'Once it is taken out of the page it reports nothing, even what was pending then.',
   why: 'The screen is closed, and a late report of it changes what the next one shows, or is saved with another record.',
   tried:
-    'A person does something and it is taken out of the page, before and after the edit has ended; then time passes.',
+    'It is taken out of the page as it was mounted, and once a person has done something, before and after the edit has ended; then time passes.',
   unprovenWhen: 'Nothing was found that a person can do to it.',
   random: 'none',
   onTrial: 'page',
   needsElement: true,
   concerns: ({ values, events }) => Object.keys({ ...values, ...events }).length > 0,
   *trails(subject) {
+    // What runs may have been running from the mount on.
+    for (const given of [subject.middle, subject.base]) yield { given, moves: [{ place: 'away' }, { wait: AFTER }] }
     for (const { given, moves } of subject.chiefWays.slice(0, 2)) {
       const ends = moves.length > 1 && isLeaving(moves[moves.length - 1]) ? [moves.slice(0, -1)] : []
       for (const done of [moves, ...ends]) {
@@ -28,6 +31,7 @@ export const quietWhenGone = clause({
       }
     }
   },
+  proves: (_, { trail }) => trail.moves.some(isGesture),
   judge({ contract }, { rows }) {
     // Events of its own life, such as a load that is given up, are no reports.
     const isReport = ({ event, value }: HeardThen) =>

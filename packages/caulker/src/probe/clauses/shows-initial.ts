@@ -42,7 +42,10 @@ export const showsInitial = clause({
     for (const { name } of subject.names) {
       if (given[name] === undefined || row.read[name] === undefined) continue
       const ideally = subject.ideally(name, given)
-      if (!equal(row.read[name], ideally) && !equal(row.read[name], given[name]))
+      const isKept = [ideally, given[name]].some(
+        (one) => equal(row.read[name], one) || isReordered(row.read[name], one),
+      )
+      if (!isKept)
         return {
           row: 0,
           says: `${name} is not taken at the mount`,
@@ -126,4 +129,11 @@ function fieldsIn(container: ParentNode): HTMLElement[] {
 
 function fieldsUnder(root: ShadowRoot | null): HTMLElement[] {
   return root === null ? [] : fieldsIn(root)
+}
+
+/** The same entries in an order of its own: of choices each is held once. */
+function isReordered(one: unknown, other: unknown): boolean {
+  if (!Array.isArray(one) || !Array.isArray(other) || one.length !== other.length) return false
+  const isIn = (all: readonly unknown[]) => (entry: unknown) => all.some((another) => equal(another, entry))
+  return one.every(isIn(other)) && other.every(isIn(one)) && one.every((entry) => typeof entry !== 'object')
 }

@@ -17,7 +17,10 @@ export function hear(scene: Scene, event: string, payload: unknown, values?: Giv
   const readings = Object.keys(scene.contract.readings).map((name) => [name, snapshot(readOf(scene, name))])
   const then = { readingsThen: Object.fromEntries(readings) as Given, isThere: rootOf(scene)?.isConnected === true }
   if (carried.length === 0) {
-    since.heard.push({ event, value: undefined, payload, readThen: undefined, knownThen: undefined, ...then })
+    // What asks before a value changes is heard while that stands as it was.
+    const asking = valueClauses(scene.contract).find(({ vetoEvent }) => vetoEvent === event)
+    const readThen = asking && snapshot(readOf(scene, asking.name))
+    since.heard.push({ event, value: undefined, payload, readThen, knownThen: undefined, ...then })
     return
   }
   const noted = carried.map(({ name }): HeardThen => {

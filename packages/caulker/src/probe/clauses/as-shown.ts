@@ -1,4 +1,4 @@
-import { accepts, equal, isHost, outsideText, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, outsideText, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
@@ -8,6 +8,7 @@ import { onceFor } from '../subject/once-for.js'
 import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText, fieldTexts } from './field-text.js'
+import { isRecord } from './lists.js'
 
 interface Shown {
   readonly given: Given
@@ -81,10 +82,6 @@ const MOST_RECORDS = 6
 function isAlone({ type }: ValueClause, member: string): boolean {
   const { properties = {} } = type as { readonly properties?: Readonly<Record<string, unknown>> }
   return !Object.entries(properties).some(([name, other]) => name !== member && equal(other, properties[member]))
-}
-
-function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }
 
 /** Whether a field shows a value: its text is taken as it is typed, or as a number in other units or another form. */

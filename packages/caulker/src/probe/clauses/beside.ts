@@ -92,10 +92,19 @@ export async function swayed(subject: Subject, { trail, rows }: Played): Promise
     const again = placesOf(subject, (await subject.play({ given: way.given, moves })).rows.at(-1) as Row)
     if (String(again.get(written)) !== text || !equal(again.get(place), found)) return undefined
   }
+  return swayedLeak(trail, written, place, [before.get(place), found])
+}
+
+export function swayedLeak(
+  { moves }: Trail,
+  written: string,
+  place: string,
+  [before, found]: readonly [unknown, unknown],
+): LeakAt {
   return {
-    row: trail.moves.length,
+    row: moves.length,
     says: `the edit of ${written} changes ${place}, whatever is typed`,
-    expected: `${place} ${printed(before.get(place))}`,
+    expected: `${place} ${printed(before)}`,
     found: `${place} ${printed(found)}`,
     cause: 'it goes through more than what was edited',
   }

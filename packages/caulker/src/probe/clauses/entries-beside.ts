@@ -1,8 +1,8 @@
-import { equal, printed } from '../../contract/index.js'
+import { equal } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
 import { settlesEdits, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
-import { cellsOf, otherTexts, type Places } from './beside.js'
+import { cellsOf, otherTexts, swayedLeak, type Places } from './beside.js'
 import type { LeakAt } from './clause.js'
 import { retyped } from './ways-at-bounds.js'
 
@@ -42,13 +42,7 @@ export async function entrySwayed(subject: Subject, { trail, rows }: Played): Pr
     const again = await ended(subject, { ...way, moves: way.moves.map((move) => retyped(move, text)) })
     if (String(again.get(written)) !== text || !equal(again.get(place), found)) return undefined
   }
-  return {
-    row: trail.moves.length,
-    says: `the edit of ${written} changes ${place}, whatever is typed`,
-    expected: `${place} ${printed(before.get(place))}`,
-    found: `${place} ${printed(found)}`,
-    cause: 'the entry is made anew from what was typed alone',
-  }
+  return swayedLeak(trail, written, place, [before.get(place), found])
 }
 
 /** `lines.0.part` */

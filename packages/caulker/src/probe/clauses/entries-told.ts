@@ -1,9 +1,10 @@
-import { accepts, equal, isHost } from '../../contract/index.js'
+import { accepts, equal } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
 import { gesture, tell, without, type Trail } from '../stage/trail.js'
 import { choiceOf, keyOf } from '../subject/among.js'
 import { openingsOf, type Subject } from '../subject/subject.js'
+import { isRecord } from './lists.js'
 
 /** A list is told that is longer: the last that it has brought along is operated like one that was there from the mount. */
 export async function* enteredAnew(subject: Subject): AsyncIterable<Trail> {
@@ -60,8 +61,4 @@ function changed(part: unknown): unknown[] {
   if (typeof part === 'boolean') return [!part]
   if (typeof part === 'number') return [part + 1]
   return typeof part === 'string' ? [`${part} too`] : []
-}
-
-function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }

@@ -1,4 +1,4 @@
-import { accepts, equal, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, isHost, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { isOffered } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
@@ -30,4 +30,8 @@ export function listsOf({ values }: Subject): ValueClause[] {
 
 export function listIn(value: unknown): readonly unknown[] {
   return Array.isArray(value) ? value : []
+}
+
+export function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }

@@ -1,4 +1,4 @@
-import { accepts, equal, isHost, printed, type TSchema, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, printed, type TSchema, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { samePicture, type Picture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
@@ -6,7 +6,7 @@ import type { Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { withPart } from './beside.js'
 import type { LeakAt } from './clause.js'
-import { listsOf, someEntries } from './lists.js'
+import { isRecord, listsOf, someEntries } from './lists.js'
 
 /** How many members, and how many choices of each, are looked at. */
 const MOST_MEMBERS = 4
@@ -115,10 +115,6 @@ function constantsOf(type: TSchema): readonly unknown[] {
   if (names !== undefined) return names.slice(0, MOST_CHOICES)
   const constants = (anyOf ?? []).map((one) => (one as { const?: unknown }).const)
   return constants.includes(undefined) ? [] : constants.slice(0, MOST_CHOICES)
-}
-
-function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) && !isHost(value)
 }
 
 function mayStand({ ideally, middle }: Subject, { name, type }: ValueClause, value: unknown): boolean {

@@ -676,6 +676,22 @@ const unusual: [what: string, made: () => any[]][] = [
     ],
   ],
   [
+    'a button called submit that comes up once something was sent',
+    () => [
+      loft({
+        cells: { text, sent: flag },
+        fittings: { field, go: button, submit: button },
+        shown: ({ cells }: any) => ({ submit: shownWhile(cells.sent) }),
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: [submit()] } },
+          submit: { on: { press: [submit()] } },
+        }),
+        submit: { sends: ['text'], to: 'office.order', then: ({ cells }: any) => [set(cells.sent, true)] },
+      }),
+    ],
+  ],
+  [
     'a slate that nobody else writes',
     () => [
       loft({

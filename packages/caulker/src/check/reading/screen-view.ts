@@ -23,7 +23,7 @@ import type {
   Steps,
   AnySource,
 } from '../../wiring/index.js'
-import { allSteps, inRankOrder, isPayload } from '../../wiring/index.js'
+import { allSteps, inRankOrder, isPayload, isStateToken } from '../../wiring/index.js'
 import { givenReadables, isReadable } from './given.js'
 
 /** A screen as the rules read it: fittings with what is bound on them, and who writes and reads each cell. */
@@ -139,6 +139,17 @@ export function sharedBy({ bindings }: Pick<FittingView, 'bindings'>): string[] 
 /** Whether nothing on the screen sets a cell, and neither a journey nor an owner holds it. */
 export function isUnset({ cells, shared, writersOf }: ScreenView, name: string): boolean {
   return cells.get(name)?.face === undefined && !shared.has(name) && writersOf(name).length === 0
+}
+
+/** Whether it follows a state of the running screen, which changes by itself. */
+export function followsState({ screen }: ScreenView, source: Readable<unknown>): boolean {
+  const follows = (one: Readable<unknown>): boolean => {
+    if (one.kind === 'cell') return false
+    if (isStateToken(one)) return true
+    const reckoned = (screen.reckoned as Readonly<Record<string, typeof one>>)[one.name]
+    return (one.inputs ?? reckoned?.inputs ?? []).some(follows)
+  }
+  return follows(source)
 }
 
 /** What a cell or a reckoned cell is at first; nothing for the member of a row, which is not known at rest. */

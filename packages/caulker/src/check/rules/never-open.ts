@@ -1,7 +1,7 @@
 import { isEmpty, samplesOf } from '../../contract/index.js'
 import { allSteps, isStateToken, type Readable } from '../../wiring/index.js'
 import { recomputed } from '../reading/recomputed.js'
-import { firstHeld, isUnset, type ScreenView } from '../reading/screen-view.js'
+import { firstHeld, followsState, isUnset, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A way on or a submit that waits for what nothing on the screen brings about. */
@@ -76,13 +76,6 @@ function readable(view: ScreenView, name: string): Readable<unknown> | undefined
 function isStuck(view: ScreenView, source: Readable<unknown>): boolean {
   const cells = view.cellsBehind(source)
   return cells.size > 0 && !followsState(view, source) && [...cells].every((cell) => isUnset(view, cell))
-}
-
-function followsState(view: ScreenView, source: Readable<unknown>): boolean {
-  if (source.kind === 'cell') return false
-  if (isStateToken(source)) return true
-  const inputs: readonly Readable<unknown>[] = source.inputs ?? (readable(view, source.name) as typeof source)?.inputs
-  return (inputs ?? []).some((input) => followsState(view, input))
 }
 
 /** Whether it never comes to what is meant, at first or when any one cell behind it holds something else. */

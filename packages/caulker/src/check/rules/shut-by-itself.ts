@@ -1,6 +1,6 @@
-import { accepts, printed, valueClauses } from '../../contract/index.js'
-import { isStateToken, type Readable } from '../../wiring/index.js'
-import { firstHeld, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { accepts, equal, printed, valueClauses } from '../../contract/index.js'
+import type { Readable } from '../../wiring/index.js'
+import { firstHeld, followsState, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A fitting that is locked or hidden at first, until something is done that only it could do. */
@@ -46,7 +46,7 @@ export const order = screen('order', {
       const first = firstHeld(view, shown.source)
       // What can never be is the affair of another rule.
       if (!accepts(view.typeOf(shown.source) ?? {}, shown.is)) continue
-      if (first !== undefined && first !== shown.is && opensItselfAlone(view, fitting, shown.source))
+      if (first !== undefined && !equal(first, shown.is) && opensItselfAlone(view, fitting, shown.source))
         yield leak(
           ['shown', name],
           `'${name}' is shown while '${shown.source.name}' is ${printed(shown.is)}, which it is not at first, and only '${name}' could change that`,
@@ -62,21 +62,31 @@ function valueEvents({ contract }: FittingView): string[] {
 /** Whether all that it depends on is written by this fitting alone, by its bindings or by these of its events. */
 function opensItselfAlone(
   view: ScreenView,
-  { name, handlers }: FittingView,
+  fitting: FittingView,
   source: Readable<unknown>,
-  events: readonly string[] = [...handlers.keys()],
+  events: readonly string[] = [...fitting.handlers.keys()],
 ): boolean {
   const cells = [...view.cellsBehind(source)]
-  if (cells.length === 0 || isStateBehind(view, source)) return false
+  if (cells.length === 0 || followsState(view, source)) return false
   return cells.every((cell) => {
     if (view.shared.has(cell) || view.cells.get(cell)?.face !== undefined) return false
     const writers = view.writersOf(cell)
-    return writers.length > 0 && writers.every((writer) => isOnlyBy(view, name, writer, events))
+    return writers.length > 0 && writers.every((writer) => isOnlyBy(view, fitting, writer, events))
   })
 }
 
-function isOnlyBy(view: ScreenView, name: string, writer: string, events: readonly string[]): boolean {
-  if (writer.startsWith(`${name}.`) || events.some((event) => writer === `bind.${name}.on.${event}`)) return true
+function isOnlyBy(
+  view: ScreenView,
+  { name, bindings }: FittingView,
+  writer: string,
+  events: readonly string[],
+): boolean {
+  // By their whole names: a fitting may be called like a part of the screen, such as its submit.
+  const own = [
+    ...[...bindings.keys()].map((key) => `${name}.${key}`),
+    ...events.map((event) => `bind.${name}.on.${event}`),
+  ]
+  if (own.includes(writer)) return true
   const action = view.actions.find(({ at }) => at.join('.') === writer)
   // What is heard, entered, loaded or answered comes from elsewhere.
   if (action === undefined || action.at[0] !== 'actions') return false
@@ -87,12 +97,4 @@ function isOnlyBy(view: ScreenView, name: string, writer: string, events: readon
     triggers.length > 0 &&
     triggers.every(({ fitting, event }) => fitting.name === name && events.includes(event))
   )
-}
-
-/** Whether it follows a state of the running screen, which changes by itself. */
-function isStateBehind(view: ScreenView, source: Readable<unknown>): boolean {
-  if (source.kind === 'cell') return false
-  if (isStateToken(source)) return true
-  const known = (view.screen.reckoned as Readonly<Record<string, typeof source>>)[source.name]
-  return (source.inputs ?? known?.inputs ?? []).some((input) => isStateBehind(view, input))
 }

@@ -35,9 +35,9 @@ export const asksFirst = clause({
         if (vetoEvent === undefined || !isGesture(row.move)) continue
         const asked = row.heard.findIndex((one) => one.event === vetoEvent)
         const reported = row.heard.findIndex((one) => one.event === event)
-        const untimely = trail.setting === 'vetoed' ? undefined : askedLate(rows, at, name, vetoEvent)
-        if (untimely !== undefined) return untimely
         if (trail.setting !== 'vetoed') {
+          const untimely = askedLate(rows, at, name, vetoEvent)
+          if (untimely !== undefined) return untimely
           if (reported >= 0 && (asked < 0 || asked > reported))
             return {
               row: at,

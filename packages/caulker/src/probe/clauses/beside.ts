@@ -123,9 +123,9 @@ function areAlike(subject: Subject, one: string, other: string): boolean {
 }
 
 /** Whether a place has a field of its own that edits it. */
-async function editedBesides(subject: Subject, way: Way, place: string, before: Places): Promise<boolean> {
+export async function editedBesides(subject: Subject, way: Way, place: string, before: Places): Promise<boolean> {
   for (const other of othersOf(subject, way)) {
-    const end = placesOf(subject, (await subject.play({ given: other.given, moves: other.moves })).rows.at(-1) as Row)
+    const end = cellsOf(subject, (await subject.play({ given: other.given, moves: other.moves })).rows.at(-1) as Row)
     if (!equal(end.get(place), before.get(place)) && String(end.get(place)) === other.text) return true
   }
   return false

@@ -23,16 +23,19 @@ function namedWays({ ways, values }: Subject): Way[] {
 }
 
 interface Picked {
+  /** What comes before it. */
+  readonly begun: readonly Move[]
   readonly on: ControlRef
   /** Which of its options; none of a control that stands for one entry. */
   readonly option: number | undefined
 }
 
 function pickedIn(moves: readonly Move[]): Picked | undefined {
-  const last = isDone(moves.at(-1), 'leave') ? moves.at(-2) : moves.at(-1)
-  if (isDone(last, 'choose')) return { on: last.gesture.on, option: last.gesture.option }
+  const end = moves.length - (isDone(moves.at(-1), 'leave') ? 2 : 1)
+  const [begun, last] = [moves.slice(0, end), moves[end]]
+  if (isDone(last, 'choose')) return { begun, on: last.gesture.on, option: last.gesture.option }
   const isOne = isDone(last, 'press') && ['radio button', 'button'].includes(last.gesture.on.kind)
-  return isOne ? { on: last.gesture.on, option: undefined } : undefined
+  return isOne ? { begun, on: last.gesture.on, option: undefined } : undefined
 }
 
 /** The entry that is read there is not the one that is held afterwards. */
@@ -41,8 +44,7 @@ export async function anotherThanNamed(subject: Subject, { trail, rows }: Played
   const way = namedWays(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
   const last = rows[trail.moves.length]
   if (picked === undefined || way === undefined || last === undefined) return undefined
-  const begun = trail.moves.slice(0, isDone(trail.moves.at(-1), 'leave') ? -2 : -1)
-  const text = await subject.lookAfter(trail.given, begun, textOf(picked))
+  const text = await textOf(subject, trail, picked)
   for (const value of subject.values.filter(({ name }) => way.changes.has(name))) {
     const entry = entryNamed(value, rows[0].held, text)
     const now = last.read[value.name]
@@ -73,10 +75,10 @@ function entryNamed(
   return named.length === 1 ? named[0] : undefined
 }
 
-function textOf({ on, option }: Picked): (container: HTMLElement) => string | undefined {
-  return (container) => {
-    const control = findControl(container, on)
-    const read = option === undefined || control === undefined ? control : optionsOf(control)[option]
-    return option === undefined ? on.label.trim() : read?.textContent?.trim()
-  }
+async function textOf(subject: Subject, { given }: Trail, { begun, on, option }: Picked): Promise<string | undefined> {
+  if (option === undefined) return on.label.trim()
+  return subject.lookAfter(given, begun, (container) => {
+    const list = findControl(container, on)
+    return list && optionsOf(list)[option]?.textContent?.trim()
+  })
 }

@@ -28,6 +28,7 @@ export async function deadEnter(subject: Subject, { trail, rows }: Played): Prom
   const { caret } = row.around
   const isLedOn = caret !== undefined && !equal(caret, typed.around.caret)
   const isDead = row.heard.length === 0 && equal(row.read, typed.read) && !isLedOn
+  if (!isDead || typed.around.caret === undefined) return undefined
   const text = textOf(trail.moves)
   const takenBy = async (way: Trail) => {
     const pressed = (await subject.play(way)).rows[at]
@@ -39,7 +40,7 @@ export async function deadEnter(subject: Subject, { trail, rows }: Played): Prom
     return value && { name: value.name, to: pressed?.read[value.name] }
   }
   const taken = (await Promise.all(ways.map(takenBy))).find((one) => one !== undefined)
-  if (!isDead || taken === undefined || typed.around.caret === undefined) return undefined
+  if (taken === undefined) return undefined
   return {
     row: at,
     says: `the button of its form takes what is typed as ${taken.name}, and Enter in the field does not`,

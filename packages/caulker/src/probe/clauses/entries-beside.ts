@@ -2,7 +2,7 @@ import { equal } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
 import { settlesEdits, type Trail } from '../stage/trail.js'
 import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
-import { cellsOf, otherTexts, swayedLeak, type Places } from './beside.js'
+import { cellsOf, editedBesides, otherTexts, swayedLeak, type Places } from './beside.js'
 import type { LeakAt } from './clause.js'
 import { retyped } from './ways-at-bounds.js'
 
@@ -56,16 +56,6 @@ function entryOf(place: string): string {
 
 function isNothing(value: unknown): boolean {
   return value === undefined || value === null || value === '' || value === 0 || value === false
-}
-
-/** Whether a place has a field of its own. */
-async function editedBesides(subject: Subject, way: Way, place: string, before: Places): Promise<boolean> {
-  for (const other of fieldsOf(subject)) {
-    if (equal(other.control, way.control) || !equal(other.given, way.given)) continue
-    const end = await ended(subject, other)
-    if (!equal(end.get(place), before.get(place)) && String(end.get(place)) === other.text) return true
-  }
-  return false
 }
 
 async function ended(subject: Subject, { given, moves }: Trail): Promise<Places> {

@@ -28,6 +28,7 @@ import {
 } from './ways-alike.js'
 import { arrowed, chosenThoughDisabled } from './arrowed-choices.js'
 import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, walked } from './walks.js'
+import { cutShort, twoWords } from './two-words.js'
 import { stuckTick, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
 import { allLines, linesOnlyIn, samePicture } from '../sight/picture.js'
@@ -45,7 +46,7 @@ export const everyWayIn = clause({
     'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; keys come to all that a pointer comes to.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, each key of a pad adds what stands on it, what the button of a form takes is entered, and arrow keys walk through what Tab comes to once.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, each key of a pad adds what stands on it, what the button of a form takes is entered, two words are typed, and arrow keys walk through what Tab comes to once.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -91,6 +92,7 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   keysInLists,
   padKeys,
   enteredInForm,
+  twoWords,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -118,6 +120,7 @@ const LAWS: readonly Law[] = [
   chosenByNoKey,
   addsAnother,
   deadEnter,
+  cutShort,
 ]
 
 /** Of several values, or fields, one may be there for something else. */

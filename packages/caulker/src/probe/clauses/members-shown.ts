@@ -49,6 +49,14 @@ function severalIn(subject: Subject): Several[] {
   return [...lists, ...records]
 }
 
+/** Whether a mount is one of these, with what its contract has no sample of. */
+export function isMadeUp(subject: Subject, given: Given): boolean {
+  return severalIn(subject).some(
+    ({ given: several, value: { name } }) =>
+      equal(several, given) && !subject.plain(name).some((one) => equal(one, given[name])),
+  )
+}
+
 /** What is shown by itself is not shown beside another. */
 export async function unseenBeside(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
   const several = severalIn(subject).find(({ given }) => equal(given, trail.given))

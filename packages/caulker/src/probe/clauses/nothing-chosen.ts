@@ -10,7 +10,7 @@ import type { LeakAt } from './clause.js'
 /** Of a few choices nothing looks like one, where the others look different: then that one seems to be chosen. */
 export async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
   const { given } = trail
-  for (const value of subject.values.filter((one) => isOfFew(one) || isChosen(subject, one))) {
+  for (const value of valuesOfFew(subject)) {
     const { name } = value
     if (!equal(given[name], nothingOf(value)) || !equal(row.read[name] ?? given[name], given[name])) continue
     const choices = isOfFew(value) ? choicesIn(subject, value, given) : await chosenIn(subject, value)
@@ -31,7 +31,7 @@ export async function looksLikeAChoice(subject: Subject, { trail, rows: [row] }:
 
 /** A mount without any choice, where its list offers some. */
 export function* nothingChosen(subject: Subject): Iterable<Trail> {
-  for (const value of subject.values.filter((one) => isOfFew(one) || isChosen(subject, one))) {
+  for (const value of valuesOfFew(subject)) {
     const nothing = nothingOf(value)
     if (nothing === undefined || !accepts(value.type, nothing)) continue
     const given = subject.ways.map((way) => way.given).find((one) => keysIn(value, one)?.length) ?? subject.base
@@ -47,11 +47,11 @@ function choicesIn(subject: Subject, value: ValueClause, given: Given): unknown[
   return (keys ?? subject.plain(value.name)).slice(0, 3)
 }
 
-/** Whether it is chosen with radio buttons or a select, although its contract names no list. */
-function isChosen(subject: Subject, value: ValueClause): boolean {
-  return choosing(subject, value).length > 0
+function valuesOfFew(subject: Subject): ValueClause[] {
+  return subject.values.filter((value) => isOfFew(value) || choosing(subject, value).length > 0)
 }
 
+/** By radio buttons or a select it is chosen, although its contract names no list. */
 function choosing({ ways }: Subject, { name }: ValueClause): Way[] {
   const kinds = ['radio button', 'select']
   return ways.filter(

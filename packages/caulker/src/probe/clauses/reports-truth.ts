@@ -123,17 +123,26 @@ async function isOpenedByItself(subject: Subject, { held, picture }: Row): Promi
 /** A text that is no value of the type is not taken for one; what lies beside the bounds of a value is the affair of its bounds. */
 function* offItsType(subject: Subject): Iterable<Trail> {
   const typed = subject.ways.filter(
-    ({ changes, moves }) => changes.size > 0 && moves.some((move) => isDone(move, 'type') && isField(move.gesture.on)),
+    ({ text, changes, control, moves: [first] }) =>
+      text !== undefined && changes.size > 0 && isField(control) && isDone(first, 'type'),
   )
-  for (const { given, moves, changes, control } of oneAtEach(typed).slice(0, MOST_PAIRED))
-    for (const { name, type, outside } of subject.values)
-      if (changes.has(name) && !isKept(outside))
-        for (const text of textsOffType(type)) {
-          const retaken = moves.map((move) => retyped(move, text))
-          yield { given, moves: retaken }
-          if (isDone(moves[0], 'type'))
-            yield { given, moves: [...retaken.slice(0, 1), gesture({ do: 'enter', on: control })] }
-        }
+  for (const { given, control, changes } of oneAtEach(typed).slice(0, MOST_PAIRED))
+    for (const text of offTypeOf(subject, changes))
+      for (const end of [gesture({ do: 'leave' }), gesture({ do: 'enter', on: control })])
+        yield { given, moves: [gesture({ do: 'type', on: control, text }), end] }
+  // Where the field has to be opened first, or waits for a button, it is ended as it was found.
+  const later = subject.ways.filter(
+    ({ changes, moves: [first, ...others] }) =>
+      changes.size > 0 && !isDone(first, 'type') && others.some((move) => isDone(move, 'type')),
+  )
+  for (const { given, moves, changes } of oneAtEach(later).slice(0, MOST_PAIRED))
+    for (const text of offTypeOf(subject, changes)) yield { given, moves: moves.map((move) => retyped(move, text)) }
+}
+
+function offTypeOf({ values }: Subject, changes: ReadonlySet<string>): string[] {
+  return values
+    .filter(({ name, outside }) => changes.has(name) && !isKept(outside))
+    .flatMap(({ type }) => textsOffType(type))
 }
 
 /** One letter in an empty field, while other names hold a text: a hint, a label, an example. */

@@ -14,7 +14,8 @@ export const reportsWhenSaid = clause({
   promise:
     'A value that reports when an edit ends reports nothing before; one that reports each edit does so at once, and one that is held back once, when the keys rest.',
   why: 'A report with every key saves half a word, searches for it and refuses it; one that comes only at the end leaves everything beside it stale while the person types.',
-  tried: 'A text is typed and the field is not left; where reports are held back, another is typed before its time.',
+  tried:
+    'A text is typed and the field is not left, and a slider is moved and not let go of; where reports are held back, another is typed before its time.',
   unprovenWhen: 'No field was found whose text is taken just as it was typed.',
   random: 'none',
   onTrial: 'gesture',

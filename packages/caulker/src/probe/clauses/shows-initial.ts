@@ -7,7 +7,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
-import { choicesAlike, severalGiven, unseenBeside } from './members-shown.js'
+import { choicesAlike, isMadeUp, severalGiven, unseenBeside } from './members-shown.js'
 import { problemUnread } from './problem-shown.js'
 import { noneSaysIt, saysTheSame, usualInstead } from './says-the-same.js'
 import { mountedAsAWord } from './words-for-nothing.js'
@@ -39,13 +39,12 @@ export const showsInitial = clause({
   async judge(subject, played) {
     const { given } = played.trail
     const [row] = played.rows
+    // Whether such a list may be put in an order of its own is said nowhere.
+    if (isMadeUp(subject, given)) return unseenBeside(subject, played)
     for (const { name } of subject.names) {
       if (given[name] === undefined || row.read[name] === undefined) continue
       const ideally = subject.ideally(name, given)
-      const isKept = [ideally, given[name]].some(
-        (one) => equal(row.read[name], one) || isReordered(row.read[name], one),
-      )
-      if (!isKept)
+      if (!equal(row.read[name], ideally) && !equal(row.read[name], given[name]))
         return {
           row: 0,
           says: `${name} is not taken at the mount`,
@@ -129,11 +128,4 @@ function fieldsIn(container: ParentNode): HTMLElement[] {
 
 function fieldsUnder(root: ShadowRoot | null): HTMLElement[] {
   return root === null ? [] : fieldsIn(root)
-}
-
-/** The same entries in an order of its own: of choices each is held once. */
-function isReordered(one: unknown, other: unknown): boolean {
-  if (!Array.isArray(one) || !Array.isArray(other) || one.length !== other.length) return false
-  const isIn = (all: readonly unknown[]) => (entry: unknown) => all.some((another) => equal(another, entry))
-  return one.every(isIn(other)) && other.every(isIn(one)) && one.every((entry) => typeof entry !== 'object')
 }

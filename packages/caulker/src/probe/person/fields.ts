@@ -46,7 +46,7 @@ export function textOf(field: HTMLInputElement): string {
 }
 
 /** What stands in it, where it is a field of any make. */
-export function writtenIn(element: HTMLElement | undefined): string | undefined {
+export function contentOf(element: HTMLElement | undefined): string | undefined {
   if (element === undefined) return undefined
   return isTextual(element) ? textOf(element) : 'value' in element ? String(element.value) : undefined
 }

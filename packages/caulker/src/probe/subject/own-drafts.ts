@@ -1,7 +1,7 @@
 import { accepts, isHost, type OwnDraftClause, type PropertyClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { findControl, isReachable, type ControlRef } from '../person/controls.js'
-import { writtenIn } from '../person/fields.js'
+import { contentOf } from '../person/fields.js'
 import { foundControls } from '../person/operate.js'
 import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
 import { onceFor } from './once-for.js'
@@ -45,7 +45,7 @@ export function typed({ field }: OwnEditor, text: string): Move {
 export async function textAfter(subject: Subject, editor: OwnEditor, trail: Trail): Promise<string | undefined> {
   return subject.lookAt(trail, (container) => {
     const field = findControl(container, editor.field)
-    return field !== undefined && isReachable(field) ? writtenIn(field) : undefined
+    return field !== undefined && isReachable(field) ? contentOf(field) : undefined
   })
 }
 

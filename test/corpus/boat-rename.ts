@@ -23,6 +23,7 @@ export const boatRename = variants({
     'opens-when-locked': ['locks-hold'],
     'opens-on-the-mount': ['draft-saves', 'draft-cancels'],
     'shown-after-cancel': ['draft-cancels'],
+    'save-is-unheard': ['draft-saves'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -49,7 +50,7 @@ export const boatRename = variants({
           if (key === 'Enter') this.#keep()
           if (key === 'Escape') this.#forget()
         }
-        this.#save.onclick = () => this.#keep()
+        if (!has('save-is-unheard')) this.#save.onclick = () => this.#keep()
         this.#drop.onclick = () => (has('cancel-saves') ? this.#keep() : this.#forget())
       }
 

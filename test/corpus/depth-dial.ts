@@ -34,6 +34,11 @@ export const depthDial = variants({
     'valuemax-of-the-mount': ['follows-change', 'attribute-agrees'],
     unnamed: ['named-by-label'],
     'keys-unlisted': ['no-strays'],
+    'up-is-unheard': ['every-way-in'],
+    'down-goes-up': ['every-way-in'],
+    'any-key-sinks': ['every-way-in'],
+    'rise-by-keys-alone': ['every-way-in'],
+    'keys-unheard': ['every-way-in'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -53,7 +58,13 @@ export const depthDial = variants({
         this.#dial.setAttribute('role', 'spinbutton')
         this.#dial.tabIndex = 0
         this.attachShadow({ mode: 'open' }).append(this.#up, this.#dial, this.#down)
-        this.#up.addEventListener('click', () => this.#go(this.#depth - this.#step(), has('no-shallowest-by-button')))
+        let isHeld = false
+        this.#up.addEventListener('pointerdown', () => (isHeld = has('rise-by-keys-alone')))
+        this.#up.addEventListener('keydown', () => (isHeld = false))
+        this.#up.addEventListener(
+          'click',
+          () => isHeld || this.#go(this.#depth - this.#step(), has('no-shallowest-by-button')),
+        )
         this.#down.addEventListener('click', () => this.#go(this.#depth + this.#step()))
         this.#dial.addEventListener('keydown', (event) => this.#pressed(event))
       }
@@ -68,16 +79,16 @@ export const depthDial = variants({
       }
 
       #pressed(event: KeyboardEvent): void {
-        const ways: Readonly<Record<string, () => void>> = {
-          ArrowUp: () => this.#go(this.#depth + this.#step(), has('no-deepest-by-key')),
-          ArrowDown: () => this.#go(this.#depth - this.#step()),
+        const ways: Readonly<Record<string, () => unknown>> = {
+          ArrowUp: () => has('up-is-unheard') || this.#go(this.#depth + this.#step(), has('no-deepest-by-key')),
+          ArrowDown: () => this.#go(this.#depth + (has('down-goes-up') ? 1 : -1) * this.#step()),
           PageUp: () => this.#go(this.#depth + 10 * this.#step(), false, has('page-unreported')),
           PageDown: () => this.#go(this.#depth - 10 * this.#step()),
           Home: () => this.#go(this.#least, false, false, has('home-told-at-home')),
           End: () => this.#go(has('end-goes-to-default') ? 12 : this.#most, has('end-goes-to-default')),
         }
-        const way = ways[event.key]
-        if (way === undefined) return
+        const way = ways[event.key] ?? (has('any-key-sinks') ? ways['ArrowDown'] : undefined)
+        if (way === undefined || has('keys-unheard')) return
         event.preventDefault()
         if (has('keys-unlisted')) this.dispatchEvent(new CustomEvent('dial-key', { detail: event.key }))
         way()

@@ -53,6 +53,7 @@ export const keelSpan = variants({
     'text-is-string': ['reports-truth'],
     'end-once': ['stays-within', 'follows-change'],
     'fraction-is-cut': ['round-trip'],
+    'from-goes-along': ['edits-stand'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -118,6 +119,7 @@ export const keelSpan = variants({
         if (next === (key === 'from' ? this.#from : this.#to)) return this.#draw()
         if (key === 'from') this.#from = next
         else this.#to = next
+        if (has('from-goes-along')) this.#from = next
         this.#draw(true)
         this.#say(has('to-reported-as-from') ? 'from' : key, next)
         if (has('both-reported')) this.#say(key === 'from' ? 'to' : 'from', key === 'from' ? this.#to : this.#from)

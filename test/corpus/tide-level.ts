@@ -24,6 +24,14 @@ export const tideLevel = variants({
     'reset-to-middle-silently': ['resets-fully'],
     'reset-leaves-slider': ['resets-fully'],
     echo: ['quiet-when-told'],
+    'level-unreadable': ['shows-initial'],
+    'draws-nothing': ['shows-initial'],
+    'slider-in-the-middle': ['shows-initial', 'every-way-in'],
+    'slider-begins-at-nought': ['stays-within', 'shows-initial'],
+    'slider-unheard': ['every-way-in', 'reports-once'],
+    'nothing-above-a-low': ['stays-within'],
+    'words-of-code': ['reports-truth'],
+    'label-unread': ['shows-initial', 'named-by-label'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -36,7 +44,7 @@ export const tideLevel = variants({
 
       constructor() {
         super()
-        this.attachShadow({ mode: 'open' }).append(this.#slider, this.#words)
+        this.attachShadow({ mode: 'open' }).append(...(has('draws-nothing') ? [] : [this.#slider, this.#words]))
         this.#slider.addEventListener('input', () => this.#moved())
         if (has('input-and-change'))
           this.#slider.addEventListener('change', () => report(this, 'level-set', this.#level))
@@ -45,23 +53,25 @@ export const tideLevel = variants({
       }
 
       #moved(): void {
+        if (has('slider-unheard') || (has('nothing-above-a-low') && this.#low > 0)) return this.#draw()
         this.#level = Number(this.#slider.value)
-        this.#say()
+        if (has('words-of-code')) this.#words.textContent = `${this.#label}: ${String(undefined)} feet`
+        else this.#say()
         if (has('no-report')) return
         if (has('text-payload')) report(this, 'level-set', this.#slider.value)
         else report(this, 'level-set', has('percent-payload') ? this.#level / 100 : this.#level)
       }
 
       #draw(): void {
-        this.#slider.min = String(this.#low)
+        if (!has('slider-begins-at-nought')) this.#slider.min = String(this.#low)
         this.#slider.max = String(has('high-or-default') ? this.#high || 100 : this.#high)
-        this.#slider.value = String(this.#level)
-        this.#slider.setAttribute('aria-label', this.#label)
+        this.#slider.value = has('slider-in-the-middle') ? 'middle' : String(this.#level)
+        if (!has('label-unread')) this.#slider.setAttribute('aria-label', this.#label)
         if (!has('words-at-input-only')) this.#say()
       }
 
       #say(): void {
-        this.#words.textContent = `${this.#label}: ${this.#slider.value} feet`
+        this.#words.textContent = `${has('label-unread') ? 'Level' : this.#label}: ${this.#slider.value} feet`
       }
 
       #told(): void {
@@ -96,7 +106,7 @@ export const tideLevel = variants({
       }
 
       get level(): number {
-        return this.#level
+        return has('level-unreadable') ? (undefined as never) : this.#level
       }
       set level(level: number | undefined) {
         const before = this.#level

@@ -22,6 +22,7 @@ export const flagHoist = variants({
     'space-unreported': ['reports-once', 'every-way-in'],
     'state-not-announced': ['follows-change', 'every-way-in', 'reports-truth', 'owner-decides'],
     'reports-the-opposite': ['reports-truth'],
+    'attribute-has-the-last-word': ['attribute-agrees'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -52,6 +53,7 @@ export const flagHoist = variants({
         this.#draw()
       }
       attributeChangedCallback(name: string, _before: string | null, now: string | null): void {
+        if (name === 'up' && has('attribute-has-the-last-word')) this.#up = now !== null
         if (name === 'label') this.#label = now ?? ''
         this.#draw()
       }

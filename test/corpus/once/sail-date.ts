@@ -31,6 +31,9 @@ export const sailDate = variants({
     'none-unreported': ['reports-once', 'every-way-in'],
     'label-untied': ['named-by-label'],
     'reported-as-a-moment': ['reports-truth'],
+    'chosen-is-unheard': ['every-way-in', 'reports-once'],
+    'none-is-unheard': ['every-way-in', 'reports-once'],
+    'none-by-the-pointer-alone': ['every-way-in'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -39,7 +42,7 @@ export const sailDate = variants({
       #first: string | null | undefined
       readonly #label = made('label')
       readonly #field = made('input', { type: 'date', id: 'day' })
-      readonly #none = made('button', { type: 'button', textContent: 'No day' })
+      readonly #none = made('button', { type: 'button', textContent: 'Clear the day' })
 
       constructor() {
         super()
@@ -48,13 +51,16 @@ export const sailDate = variants({
         this.#field.addEventListener('input', (event) => event.stopPropagation())
         this.#field.addEventListener('change', (event) => {
           event.stopPropagation()
+          if (has('chosen-is-unheard')) return
           this.#take(this.#field.value === '' ? null : this.#field.value)
         })
-        this.#none.onclick = () => {
+        const hears = has('none-by-the-pointer-alone') ? 'pointerdown' : 'click'
+        this.#none.addEventListener(hears, () => {
+          if (has('none-is-unheard')) return
           this.#day = null
           this.#draw()
           if (!has('none-unreported')) this.#report()
-        }
+        })
       }
 
       connectedCallback(): void {

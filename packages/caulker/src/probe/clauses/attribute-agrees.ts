@@ -6,6 +6,7 @@ import { attributeText } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
 import { isTell, tell, without, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
+import { afterIts, isAfterIts, overridesWhatStands } from './only-a-default.js'
 
 /** An attribute says what its property says, and the other way round where the contract reflects it. */
 export const attributeAgrees = clause({
@@ -25,9 +26,10 @@ export const attributeAgrees = clause({
       ({ attribute, only }) => attribute !== false && only === undefined,
     ),
   *trails(subject) {
-    for (const clauseOf of judgedNames(subject)) yield* trailsOf(subject, clauseOf)
+    for (const clauseOf of judgedNames(subject)) yield* [...trailsOf(subject, clauseOf), ...afterIts(subject, clauseOf)]
   },
   async judge(subject, played) {
+    if (isAfterIts(subject, played.trail)) return overridesWhatStands(subject, played)
     return (await unlikeItsProperty(subject, played)) ?? notReflected(subject, played)
   },
 })

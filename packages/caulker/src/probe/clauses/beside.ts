@@ -198,14 +198,26 @@ export function stemOf({ values }: Subject, place: string): { value: ValueClause
 
 /** Each value, and each member of one that is an object; what another value bounds may give way to it. */
 export function placesOf({ values }: Subject, { read, held }: Row): Places {
-  const isFree = ({ bounds }: ValueClause) => !values.some(({ name }) => name === bounds.least || name === bounds.most)
   return new Map(
-    values.filter(isFree).flatMap(({ name }): [string, unknown][] => {
-      const value = read[name] ?? held[name]
-      if (typeof value !== 'object' || value === null || Array.isArray(value) || isHost(value)) return [[name, value]]
-      return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
-    }),
+    values
+      .filter((value) => !isBoundedByAnother(values, value))
+      .flatMap(({ name }): [string, unknown][] => {
+        const value = read[name] ?? held[name]
+        if (typeof value !== 'object' || value === null || Array.isArray(value) || isHost(value)) return [[name, value]]
+        return Object.entries(value).map(([member, part]) => [`${name}.${member}`, part])
+      }),
   )
+}
+
+/** Whether it may give way to another value, or not get past it. */
+export function isBoundedByAnother(values: readonly ValueClause[], { bounds }: ValueClause): boolean {
+  return values.some(({ name }) => name === bounds.least || name === bounds.most)
+}
+
+/** Whether no other value bounds it, and it bounds none. */
+export function isOnItsOwn(values: readonly ValueClause[], value: ValueClause): boolean {
+  const bounds = values.flatMap((one) => [one.bounds.least, one.bounds.most])
+  return !isBoundedByAnother(values, value) && !bounds.includes(value.name)
 }
 
 /** The same, and each member of each entry of a list: `tides.1.metres`. */

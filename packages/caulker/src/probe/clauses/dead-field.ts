@@ -2,7 +2,7 @@ import { equal } from '../../contract/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
-import { isKeptBack, isOnlySearched } from '../subject/kept-back.js'
+import { isOnlySearched, waitsForAnother } from '../subject/kept-back.js'
 import { isField, type Subject, type Way } from '../subject/subject.js'
 import { writtenIn } from '../subject/typed-texts.js'
 import type { LeakAt } from './clause.js'
@@ -25,7 +25,7 @@ export async function deadField(subject: Subject, { trail, rows }: Played): Prom
   // A text that is a part of such values says that the field is there for them.
   const isKnown = subject.values.some(({ name }) => subject.plain(name).flatMap(writtenIn).map(String).includes(text))
   if (!isKnown && !turnedDown(subject).includes(text)) return undefined
-  if (isKeptBack(subject, on) && !isOnlySearched(subject, on)) return undefined
+  if ((await waitsForAnother(subject, on)) && !isOnlySearched(subject, on)) return undefined
   const shownAt = (moves: readonly Move[]) => subject.lookAfter(trail.given, moves, fieldText(on))
   const [before, after] = [await shownAt([]), await shownAt(trail.moves)]
   if (before === undefined || after !== text || before === text) return undefined
@@ -55,7 +55,9 @@ function turnedDown(subject: Subject): string[] {
 export function* leftStanding(subject: Subject): Iterable<Trail> {
   const [on, ...others] = subject.controls.filter(isField)
   if (on === undefined || others.length > 0) return
-  for (const text of turnedDown(subject))
+  // What stands there may be an ordinary value as well: of those, two.
+  const known = subject.values.flatMap(({ name }) => subject.plain(name).flatMap(writtenIn)).map(String)
+  for (const text of [...turnedDown(subject), ...[...new Set(known)].slice(0, 3)])
     yield { given: subject.middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
 }
 

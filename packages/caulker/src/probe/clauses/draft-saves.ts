@@ -1,6 +1,6 @@
 import { accepts, equal, pointerParts, printed, valueAt } from '../../contract/index.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
-import { tell, type Move, type Trail } from '../stage/trail.js'
+import { isDone, tell, type Move, type Trail } from '../stage/trail.js'
 import { BEFORE, told, typed, TYPED, type OwnEditor } from '../subject/own-drafts.js'
 import type { Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
@@ -20,6 +20,7 @@ export const draftSaves = clause({
 
 function* saves({ names }: Subject, editor: OwnEditor): Iterable<DraftTry> {
   if (editor.saves.length === 0) yield neverSaved(editor)
+  for (const press of editor.idle) if (saysItSaves(press)) yield deadSave(editor, press)
   for (const save of editor.saves) {
     yield judged(editor, edits(editor, editor.opening, typed(editor, TYPED), save))
     if (editor.member !== undefined) {
@@ -44,6 +45,28 @@ function neverSaved(editor: OwnEditor): DraftTry {
       found: 'nothing is heard',
     }),
   }
+}
+
+/** A button that says it saves, where another way does. */
+function deadSave(editor: OwnEditor, press: readonly Move[]): DraftTry {
+  return {
+    trail: edits(editor, editor.opening, typed(editor, TYPED), press),
+    judge: ({ rows }) => ({
+      row: rows.length - 1,
+      says: 'its own button does not save what was typed',
+      expected: `heard ${editor.draft.event}`,
+      found: 'nothing is heard, and nothing changes',
+      cause: 'nobody hears the button',
+    }),
+  }
+}
+
+function saysItSaves([press]: readonly Move[]): boolean {
+  return (
+    isDone(press, 'press') &&
+    press.gesture.on.kind === 'button' &&
+    /^(save|keep|done|ok|apply)\b/i.test(press.gesture.on.label)
+  )
 }
 
 /** An empty text may be refused; where it is saved, it is saved as it is. */

@@ -5,6 +5,7 @@ import { clause } from './clause.js'
 import { entrySwayed, typedInEntries } from './entries-beside.js'
 import { alikeButtons, middleButtons, movesAway } from './entry-buttons.js'
 import { keptApart, keptTogether } from './kept-together.js'
+import { pushedAlong, setBeside, stoodBeside } from './pushed-along.js'
 import { ownButtons, takenOut, takenOutWith } from './own-buttons.js'
 import { bothTaken, lostToAnother, takenAlong, tickedInTurn, turnedTwice } from './ticks.js'
 import type { ControlKind } from '../person/controls.js'
@@ -38,6 +39,7 @@ export const editsStand = clause({
     yield* tickedInTurn(subject)
     yield* turnedTwice(subject)
     yield* keptTogether(subject)
+    yield* setBeside(subject)
     for (const one of fields)
       for (const other of fields)
         if (one !== other && equal(one.given, other.given))
@@ -47,7 +49,8 @@ export const editsStand = clause({
     (await partsOf(subject, played)) !== undefined ||
     (await takenOut(subject, played)) ||
     added(subject, played) ||
-    bothTaken(subject, played),
+    bothTaken(subject, played) ||
+    stoodBeside(subject, played),
   async judge(subject, played) {
     for (const law of [
       droppedAlong,
@@ -62,6 +65,7 @@ export const editsStand = clause({
       lostToAnother,
       takenAlong,
       keptApart,
+      pushedAlong,
     ]) {
       const leak = await law(subject, played)
       if (leak !== undefined) return leak

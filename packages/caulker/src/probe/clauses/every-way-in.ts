@@ -1,6 +1,8 @@
 import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { deadField, eachField, fieldElsewhere, leftStanding } from './dead-field.js'
+import { deadControl, deadControls, onlyByKeys } from './dead-control.js'
+import { keysTried, movedByShift, notByTheKeyboard, otherWayRound } from './keys-their-way.js'
 import { deadTick, eachTick } from './dead-tick.js'
 import { deadEnter, enteredInForm } from './entered-in-form.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
@@ -46,7 +48,7 @@ export const everyWayIn = clause({
     'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; keys come to all that a pointer comes to.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, each key of a pad adds what stands on it, what the button of a form takes is entered, two words are typed, and arrow keys walk through what Tab comes to once.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, each key of a pad adds what stands on it, what the button of a form takes is entered, two words are typed, and arrow keys walk through what Tab comes to once; an arrow up makes more and one down less, a key that does nothing by itself changes nothing, and what says that it moves or empties does.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -93,6 +95,8 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   padKeys,
   enteredInForm,
   twoWords,
+  deadControls,
+  keysTried,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -121,6 +125,11 @@ const LAWS: readonly Law[] = [
   addsAnother,
   deadEnter,
   cutShort,
+  deadControl,
+  onlyByKeys,
+  otherWayRound,
+  movedByShift,
+  notByTheKeyboard,
 ]
 
 /** Of several values, or fields, one may be there for something else. */

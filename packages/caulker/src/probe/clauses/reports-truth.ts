@@ -10,6 +10,7 @@ import { textsOffType } from '../subject/off-type.js'
 import { isField, oneAtEach, type Subject } from '../subject/subject.js'
 import { isSilent } from '../subject/views.js'
 import { retyped } from './ways-at-bounds.js'
+import { turnsToAWord } from './words-for-nothing.js'
 
 /** With how many controls it is tried what one does after another. */
 const MOST_PAIRED = 4
@@ -37,9 +38,11 @@ export const reportsTruth = clause({
         if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }
   },
   proves: (_, { rows }) => rows.some((row) => row.heard.some((one) => one.value !== undefined)),
-  async judge(subject, { rows, trail }) {
+  async judge(subject, played) {
+    const { rows, trail } = played
     const added = addedText(subject, rows, trail)
-    if (added !== undefined) return added
+    const word = added ?? turnsToAWord(played)
+    if (word !== undefined) return word
     for (const [at, row] of rows.entries()) {
       for (const one of row.heard) {
         const value = subject.values.find(({ name }) => name === one.value)

@@ -10,7 +10,11 @@ import { tell } from '../stage/trail.js'
 import { choicesAlike, isMadeUp, severalGiven, unseenBeside } from './members-shown.js'
 import { problemUnread } from './problem-shown.js'
 import { noneSaysIt, saysTheSame, usualInstead } from './says-the-same.js'
+import { drawsNothing } from './draws-nothing.js'
+import { readsNothing } from './read-back.js'
+import { standsElsewhere } from './slider-stands.js'
 import { mountedAsAWord } from './words-for-nothing.js'
+import { wordsUnread } from './words-unread.js'
 
 /** What is given at the mount is there and is shown. */
 export const showsInitial = clause({
@@ -19,7 +23,7 @@ export const showsInitial = clause({
   promise: 'What its owner gives at the mount is taken and shown.',
   why: 'A field that starts empty or with its default overwrites what was saved as soon as the person goes on.',
   tried:
-    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, a message is there to be read, and a control says its own state; what is shown by itself is shown beside others, and each choice otherwise than the others.',
+    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, a message is there to be read, and a control says its own state; what is shown by itself is shown beside others, and each choice otherwise than the others; a slider stands where its value is, and a text for a person is somewhere to be read.',
   unprovenWhen: 'No ordinary value of any name can be seen.',
   random: 'none',
   onTrial: 'mount',
@@ -41,6 +45,8 @@ export const showsInitial = clause({
     const [row] = played.rows
     // Whether such a list may be put in an order of its own is said nowhere.
     if (isMadeUp(subject, given)) return unseenBeside(subject, played)
+    const unread = readsNothing(subject, played)
+    if (unread !== undefined) return unread
     for (const { name } of subject.names) {
       if (given[name] === undefined || row.read[name] === undefined) continue
       const ideally = subject.ideally(name, given)
@@ -79,7 +85,10 @@ export const showsInitial = clause({
       (await noneSaysIt(subject, played)) ??
       (await unseenBeside(subject, played)) ??
       (await choicesAlike(subject, played)) ??
-      mountedAsAWord(played)
+      mountedAsAWord(played) ??
+      (await standsElsewhere(subject, played)) ??
+      (await wordsUnread(subject, played)) ??
+      drawsNothing(subject, played)
     )
   },
 })

@@ -4,6 +4,8 @@ import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
 import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
+import { deafToABound } from './bounds-told.js'
+import { insideBounds, turnedDownInside } from './taken-inside.js'
 import { zeroBoundOf } from './zero-bounds.js'
 import { beyond, enteredText, outsideOf, waysAtBounds, type WayAtBounds } from './ways-at-bounds.js'
 import type { Given } from '../../mount/index.js'
@@ -26,12 +28,21 @@ export const staysWithin = clause({
     for (const value of subject.values.filter(isBounded)) {
       const given = withTrueBounds(subject, value)
       for (const { given: at, moves } of waysAtBounds(subject, value, given)) yield { given: at, moves }
+      yield { given, moves: [] }
+      yield* insideBounds(subject, value, given)
       yield* heldDown(subject, value, given)
       yield* fromOutside(subject, value, given)
       yield* movedBounds(subject, value, given)
     }
   },
-  judge(subject, { trail, rows }) {
+  async judge(subject, played) {
+    const { trail, rows } = played
+    for (const value of subject.values.filter(isBounded)) {
+      const given = withTrueBounds(subject, value)
+      const leak =
+        turnedDownInside(subject, value, given, played) ?? (await deafToABound(subject, value, given, played))
+      if (leak !== undefined) return leak
+    }
     const unmarked = takenAndNotMarked(subject, trail, rows)
     if (unmarked !== undefined) return unmarked
     for (const [at, row] of rows.entries()) {

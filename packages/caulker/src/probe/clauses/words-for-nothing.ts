@@ -1,6 +1,6 @@
 import { pictureText, type Picture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
-import { isTell } from '../stage/trail.js'
+import { isGesture, isTell } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import type { LeakAt } from './clause.js'
 
@@ -16,6 +16,17 @@ export function toldAsAWord({ rows }: Played, isClearing: (move: { tell: Given }
     if (word === undefined || word === wordIn(before)) continue
     const [name = ''] = Object.keys(row.move.tell)
     return leakAt(at, `${name} cannot be cleared by its owner`, word, row.picture)
+  }
+  return undefined
+}
+
+/** Something is shown as such a word once a person has done something, and was not before. */
+export function turnsToAWord({ rows }: Played): LeakAt | undefined {
+  for (const [at, row] of rows.entries()) {
+    if (!isGesture(row.move)) continue
+    const word = wordIn(row)
+    if (word === undefined || rows.slice(0, at).some((before) => wordIn(before) === word)) continue
+    return leakAt(at, 'what is missing is shown as a word of code', word, row.picture)
   }
   return undefined
 }

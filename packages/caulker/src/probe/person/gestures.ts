@@ -15,7 +15,8 @@ export const KEYS = [
   'Escape',
   ' ',
 ] as const
-export type Key = (typeof KEYS)[number]
+/** Shift by itself does nothing, at any control. */
+export type Key = (typeof KEYS)[number] | 'Shift'
 
 /** A place on a component, as parts of its width and height from the upper left. */
 export type Point = readonly [number, number]

@@ -28,7 +28,7 @@ export function namedGestureProblem(written: unknown): string | undefined {
       ? undefined
       : 'drag must be two places, such as [[0.1, 0.5], [0.9, 0.5]]'
   if (!Array.isArray(keys) || keys.length === 0) return `keys must be a list, such as ['ArrowUp']`
-  const unknown = keys.find((key) => !KEYS.includes(key as Key)) as unknown
+  const unknown = keys.find((key) => !(KEYS as readonly unknown[]).includes(key)) as unknown
   return unknown === undefined ? undefined : `there is no key '${String(unknown)}'${hint(String(unknown), KEYS)}`
 }
 

@@ -42,6 +42,19 @@ export function isKeptBack(subject: Subject, control: ControlRef): boolean {
   return waysAfter(subject, control).length > 0
 }
 
+/** The same, and what is done last does not come to the same by itself, as a button that clears does whatever was typed. */
+export async function waitsForAnother(subject: Subject, control: ControlRef): Promise<boolean> {
+  for (const { given, moves } of waysAfter(subject, control)) {
+    const alone = subject.ways.find(
+      (way) => equal(way.given, given) && way.moves.length === 1 && equal(way.moves[0], moves.at(-1)),
+    )
+    if (alone === undefined) return true
+    const [whole, byItself] = [await subject.play({ given, moves }), await subject.play({ given, moves: alone.moves })]
+    if (!equal(whole.rows.at(-1)?.read, byItself.rows.at(-1)?.read)) return true
+  }
+  return false
+}
+
 /** Whether what is typed there only finds what is chosen from a list then. */
 export function isOnlySearched(subject: Subject, control: ControlRef): boolean {
   // What a button does alone, such as to clear, it does whatever was typed.

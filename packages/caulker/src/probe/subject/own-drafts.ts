@@ -3,6 +3,7 @@ import type { Given } from '../../mount/index.js'
 import { findControl, isReachable, type ControlRef } from '../person/controls.js'
 import { contentOf } from '../person/fields.js'
 import { foundControls } from '../person/operate.js'
+import { samePicture } from '../sight/picture.js'
 import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
 import { onceFor } from './once-for.js'
 import type { Subject } from './subject.js'
@@ -21,6 +22,8 @@ export interface OwnEditor {
   /** Empty where each way that closes the field leaves the owner in ignorance. */
   readonly saves: readonly (readonly Move[])[]
   readonly cancels: readonly (readonly Move[])[]
+  /** Presses of buttons that do nothing at all once a text was typed. */
+  readonly idle: readonly (readonly Move[])[]
 }
 
 export const BEFORE = 'oakum'
@@ -72,19 +75,21 @@ async function editorOf(subject: Subject, draft: OwnDraftClause): Promise<OwnEdi
     const open = opening.length === 0 ? shown : ((await subject.lookAfter(given, opening, foundControls)) ?? [])
     for (const { ref: field } of fieldsOf(open)) {
       const begun = [...opening, gesture({ do: 'type', on: field, text: TYPED })]
-      const [saves, cancels]: [Move[][], Move[][]] = [[], []]
+      const [saves, cancels, idle]: [Move[][], Move[][], Move[][]] = [[], [], []]
       const ends: Move[][] = [
         ...open.filter(({ ref }) => ref.kind === 'button').map(({ ref }) => [gesture({ do: 'press', on: ref })]),
         [gesture({ do: 'enter', on: field })],
         [gesture({ do: 'key', on: field, key: 'Escape' })],
       ]
       for (const end of ends) {
-        const last = (await subject.play({ given, moves: [...begun, ...end] })).rows.at(-1)
+        const [before, last] = (await subject.play({ given, moves: [...begun, ...end] })).rows.slice(-2)
         if (last?.impossible !== undefined || last?.fault !== undefined) continue
         if (last?.heard.some(({ event }) => event === draft.event)) saves.push(end)
         else if ((await closes(subject, given, [...begun, ...end], field)) && opening.length > 0) cancels.push(end)
+        else if (last?.heard.length === 0 && before !== undefined && samePicture(before.picture, last.picture))
+          idle.push(end)
       }
-      const found = { draft, member, other: other ?? {}, given, opening, field, saves, cancels }
+      const found = { draft, member, other: other ?? {}, given, opening, field, saves, cancels, idle }
       if (saves.length > 0) return found
       if (cancels.some((end) => !isEscape(end))) unsaved ??= found
     }

@@ -39,6 +39,8 @@ export const depthDial = variants({
     'any-key-sinks': ['every-way-in'],
     'rise-by-keys-alone': ['every-way-in'],
     'keys-unheard': ['every-way-in'],
+    'never-at-the-deepest': ['stays-within'],
+    'nameless-buttons': ['shows-initial'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -50,7 +52,7 @@ export const depthDial = variants({
       #disabled = false
       #isDrawn = false
       readonly #dial = made('div')
-      readonly #up = made('button', { type: 'button', textContent: 'Rise' })
+      readonly #up = made('button', { type: 'button', textContent: has('nameless-buttons') ? '' : 'Rise' })
       readonly #down = made('button', { type: 'button', textContent: 'Sink' })
 
       constructor() {
@@ -98,7 +100,9 @@ export const depthDial = variants({
         const most = has('deepest-or-twelve') ? this.#most || 12 : this.#most
         const steps = Math.round((depth - this.#least) / this.#stride)
         const decimals = Math.max(...[this.#stride, this.#least].map((one) => String(one).split('.')[1]?.length ?? 0))
-        const last = Math.floor((most - this.#least) / this.#stride + 1e-9)
+        const last =
+          Math.floor((most - this.#least) / this.#stride + 1e-9) -
+          (has('never-at-the-deepest') && depth > this.#depth ? 1 : 0)
         const on = this.#least + Math.max(0, Math.min(last, steps)) * this.#stride
         return most < this.#least ? this.#least : Number(on.toFixed(decimals))
       }

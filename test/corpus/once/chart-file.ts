@@ -17,6 +17,7 @@ export const chartFile = variants({
     'taken-out-unreported': ['reports-once', 'every-way-in'],
     'label-of-the-mount': ['follows-change', 'named-by-label'],
     'takes-nothing': ['reports-once', 'every-way-in', 'no-strays'],
+    'picked-is-unheard': ['every-way-in'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -36,7 +37,7 @@ export const chartFile = variants({
           event.stopPropagation()
           const [file] = this.#field.files ?? []
           if (!has('same-chart-is-dead')) this.#field.value = ''
-          if (file !== undefined) this.#take(file)
+          if (file !== undefined && !has('picked-is-unheard')) this.#take(file)
         })
         this.#out.onclick = () => this.#take(null, has('taken-out-unreported'))
         this.#draw()

@@ -16,7 +16,7 @@ export const attributeAgrees = clause({
     'An attribute means what its property means, at the mount and later, and a removed one means that nothing is given.',
   why: 'Markup, servers and style sheets know attributes only. One that is read as a text, read once, or spelt otherwise works in a script and not in a page.',
   tried:
-    'Ordinary values are given as attributes, set and removed later; where the contract reflects a property, it is told and the attribute is read.',
+    'Ordinary values are given as attributes, set and removed later; where the contract reflects a property, it is told and the attribute is read; one that only gives the default is set after the value was told or edited.',
   unprovenWhen: 'It observes no attribute of its contract.',
   random: 'none',
   onTrial: 'tell',

@@ -1,4 +1,4 @@
-import { equal } from '../../contract/index.js'
+import { accepts, equal } from '../../contract/index.js'
 import { findControl, type ControlRef } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
@@ -12,7 +12,7 @@ const MOST = 4
 /** What moves by keys, and at which nothing that a person does was seen to do anything. */
 export function* deadControls(subject: Subject): Iterable<Trail> {
   const { middle: given } = subject
-  for (const on of deadIn(subject).slice(0, MOST)) for (const moves of doneAt(on)) yield { given, moves }
+  for (const on of deadIn(subject).slice(0, MOST)) for (const moves of doneAt(subject, on)) yield { given, moves }
   for (const on of unpressed(subject).slice(0, MOST)) yield { given, moves: entered(on) }
 }
 
@@ -23,7 +23,8 @@ export async function deadControl(subject: Subject, { trail, rows }: Played): Pr
   const { on } = move.gesture
   if (!deadIn(subject).some((one) => equal(one, on))) return undefined
   if (isMoved(on) && !isTick(on.kind) && (await subject.look(trail.given, hasRoom(on))) !== true) return undefined
-  for (const moves of doneAt(on)) if (!didNothing(await subject.play({ given: trail.given, moves }))) return undefined
+  for (const moves of doneAt(subject, on))
+    if (!didNothing(await subject.play({ given: trail.given, moves }))) return undefined
   return {
     row: rows.length - 1,
     says: `the ${on.kind} “${on.label}” does nothing`,
@@ -68,14 +69,17 @@ function isOperated(ways: readonly Way[], on: ControlRef): boolean {
 /** What it says that it does is done by no press of it. */
 const EMPTIES = /^(clear|remove|empty)\b/i
 
-function deadIn({ controls, ways, values, middle }: Subject): ControlRef[] {
+function deadIn({ controls, ways, values, middle, files }: Subject): ControlRef[] {
   const isDead = (on: ControlRef) => !isOperated(ways, on)
   const [value, ...others] = values
   const stands = value === undefined ? undefined : middle[value.name]
   // What takes an entry out of a list may wait for one that is marked.
+  // A file that a value can hold is one that is taken.
+  const isFilled = ({ kind }: ControlRef) =>
+    kind === 'file field' && files.length > 0 && values.some(({ type }) => files.every((file) => accepts(type, file)))
   const isFull = value !== undefined && others.length === 0 && !isNothing(value, stands) && !Array.isArray(stands)
   return controls.filter(
-    (on) => (isMoved(on) || (isFull && on.kind === 'button' && EMPTIES.test(on.label))) && isDead(on),
+    (on) => (isMoved(on) || isFilled(on) || (isFull && on.kind === 'button' && EMPTIES.test(on.label))) && isDead(on),
   )
 }
 
@@ -87,7 +91,8 @@ function isTick(kind: ControlRef['kind']): boolean {
   return kind === 'switch' || kind === 'checkbox'
 }
 
-function doneAt(on: ControlRef): Move[][] {
+function doneAt({ files }: Subject, on: ControlRef): Move[][] {
+  if (on.kind === 'file field') return files.map((file) => [gesture({ do: 'pick', on, file })])
   const keys = ['ArrowUp', 'ArrowDown', 'Home', 'End'] as const
   return isMoved(on) && !isTick(on.kind)
     ? keys.map((key) => [gesture({ do: 'key', on, key }), gesture({ do: 'leave' })])

@@ -14,7 +14,7 @@ export const draftSaves = clause({
     'Saving a draft reports it once: the text that was typed, and the record as its owner holds it then, with that member alone replaced.',
   why: 'A save that sends the record as it was when the edit began puts back what somebody else has changed since; one that writes into the record changes it even where the save is refused.',
   tried:
-    'A text is typed and saved by each way, as it was given and after its owner has told another record; an empty one, too.',
+    'A text is typed and saved by each way, as it was given and after its owner has told another record; an empty one, too; a button that says it saves does.',
   examine: (subject) => examineDrafts(subject, (editor) => saves(subject, editor)),
 })
 

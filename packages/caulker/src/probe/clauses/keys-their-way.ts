@@ -1,7 +1,6 @@
 import { equal, printed } from '../../contract/index.js'
-import { findControl, type ControlKind, type ControlRef } from '../person/controls.js'
+import { findControl, isReachable, type ControlKind, type ControlRef } from '../person/controls.js'
 import type { Key } from '../person/gestures.js'
-import { isReachable } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
 import { isOnItsOwn } from './beside.js'

@@ -23,7 +23,7 @@ export const reportsTruth = clause({
     'What it reports is of the declared type, is what the component itself holds at that moment, and is what it shows when it has settled.',
   why: 'An owner that is told the value from before the edit, or a text instead of a number, saves and computes with it.',
   tried:
-    'Everything that a person was found to be able to do; each report is compared with the property at that moment, and with the picture afterwards.',
+    'Everything that a person was found to be able to do; each report is compared with the property at that moment, and with the picture afterwards, in which nothing stands as a word of code.',
   unprovenWhen: 'Nothing was reported.',
   random: 'any',
   onTrial: 'gesture',

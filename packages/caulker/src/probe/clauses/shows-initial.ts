@@ -11,6 +11,7 @@ import { choicesAlike, isMadeUp, severalGiven, unseenBeside } from './members-sh
 import { problemUnread } from './problem-shown.js'
 import { noneSaysIt, saysTheSame, usualInstead } from './says-the-same.js'
 import { drawsNothing } from './draws-nothing.js'
+import { namelessButton } from './nameless-button.js'
 import { readsNothing } from './read-back.js'
 import { standsElsewhere } from './slider-stands.js'
 import { mountedAsAWord } from './words-for-nothing.js'
@@ -23,7 +24,7 @@ export const showsInitial = clause({
   promise: 'What its owner gives at the mount is taken and shown.',
   why: 'A field that starts empty or with its default overwrites what was saved as soon as the person goes on.',
   tried:
-    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, a message is there to be read, and a control says its own state; what is shown by itself is shown beside others, and each choice otherwise than the others; a slider stands where its value is, and a text for a person is somewhere to be read.',
+    'Mounted with ordinary values of every name; it must say that it has them, and show them as it shows them when it is told; what is not given is shown as no word of code, what usually stands there makes room for what is given, a message is there to be read, and a control says its own state; what is shown by itself is shown beside others, and each choice otherwise than the others; a slider stands where its value is, a text for a person is somewhere to be read, and each button has a name.',
   unprovenWhen: 'No ordinary value of any name can be seen.',
   random: 'none',
   onTrial: 'mount',
@@ -88,6 +89,7 @@ export const showsInitial = clause({
       mountedAsAWord(played) ??
       (await standsElsewhere(subject, played)) ??
       (await wordsUnread(subject, played)) ??
+      (await namelessButton(subject, played)) ??
       drawsNothing(subject, played)
     )
   },

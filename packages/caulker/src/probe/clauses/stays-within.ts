@@ -5,6 +5,7 @@ import { gesture, isDone, isTell, settlesEdits, tell, type Trail } from '../stag
 import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { deafToABound } from './bounds-told.js'
+import { lastSteps, stopsEarly } from './stops-early.js'
 import { insideBounds, turnedDownInside } from './taken-inside.js'
 import { zeroBoundOf } from './zero-bounds.js'
 import { beyond, enteredText, outsideOf, waysAtBounds, type WayAtBounds } from './ways-at-bounds.js'
@@ -17,12 +18,12 @@ export const staysWithin = clause({
   promise: 'Its bounds and its step hold on every way in: given, told, typed, and by each of its controls.',
   why: 'A bound that holds for two buttons and not for the keyboard is no bound: what is saved is what was typed.',
   tried:
-    'Values outside are given and told, typed and left, typed and entered; each control is operated at each bound; a bound is told that leaves the value outside.',
+    'Values outside are given and told, typed and left, typed and entered; each control is operated at each bound; a bound is told that leaves the value outside; a value between the bounds is entered, a step is made to each of them, and what its control says of the one is asked of the other.',
   unprovenWhen: 'No value has a bound or a step that can be reached.',
   random: 'any',
   onTrial: 'gesture',
   concerns: (contract) => valueClauses(contract).some((value) => isBounded(value) || value.outside === 'mark'),
-  *trails(subject) {
+  async *trails(subject) {
     for (const value of subject.values.filter((one) => one.outside === 'mark'))
       yield* marked(subject, value, withTrueBounds(subject, value))
     for (const value of subject.values.filter(isBounded)) {
@@ -30,6 +31,7 @@ export const staysWithin = clause({
       for (const { given: at, moves } of waysAtBounds(subject, value, given)) yield { given: at, moves }
       yield { given, moves: [] }
       yield* insideBounds(subject, value, given)
+      for (const { trail } of await lastSteps(subject, value, given)) yield trail
       yield* heldDown(subject, value, given)
       yield* fromOutside(subject, value, given)
       yield* movedBounds(subject, value, given)
@@ -40,7 +42,9 @@ export const staysWithin = clause({
     for (const value of subject.values.filter(isBounded)) {
       const given = withTrueBounds(subject, value)
       const leak =
-        turnedDownInside(subject, value, given, played) ?? (await deafToABound(subject, value, given, played))
+        turnedDownInside(subject, value, given, played) ??
+        (await deafToABound(subject, value, given, played)) ??
+        (await stopsEarly(subject, value, given, played))
       if (leak !== undefined) return leak
     }
     const unmarked = takenAndNotMarked(subject, trail, rows)

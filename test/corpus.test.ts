@@ -158,6 +158,7 @@ describe('the fault corpus', () => {
     'tide-level-with-label-unread': 'shows-initial',
     'sail-date-with-chosen-is-unheard': 'every-way-in',
     'sail-date-with-none-is-unheard': 'every-way-in',
+    'sail-date-with-earliest-itself-is-refused': 'stays-within',
     'sail-date-with-none-by-the-pointer-alone': 'every-way-in',
     'depth-dial-with-up-is-unheard': 'every-way-in',
     'depth-dial-with-down-goes-up': 'every-way-in',

@@ -33,6 +33,7 @@ export const sailDate = variants({
     'reported-as-a-moment': ['reports-truth'],
     'chosen-is-unheard': ['every-way-in', 'reports-once'],
     'none-is-unheard': ['every-way-in', 'reports-once'],
+    'earliest-itself-is-refused': ['stays-within'],
     'none-by-the-pointer-alone': ['every-way-in'],
   },
   make: (has) =>
@@ -70,7 +71,11 @@ export const sailDate = variants({
 
       #take(chosen: string | null): void {
         const earliest = has('earliest-of-the-mount') ? (this.#first ?? null) : this.#earliest
-        const isEarly = chosen !== null && earliest !== null && chosen < earliest && !has('too-early-is-taken')
+        const isEarly =
+          chosen !== null &&
+          earliest !== null &&
+          (has('earliest-itself-is-refused') ? chosen <= earliest : chosen < earliest) &&
+          !has('too-early-is-taken')
         const next = isEarly ? this.#day : chosen !== null && has('a-day-off') ? moved(chosen) : chosen
         if (next !== this.#day) {
           this.#day = next

@@ -11,12 +11,15 @@ import { enteredText, retyped } from './ways-at-bounds.js'
 /** Ordinary values that lie between bounds of their kind. */
 const BETWEEN = [5, 4, 3, '2031-05-14', '2031-05-12']
 
-/** A value between two bounds is typed as others were, that were taken where there were none. */
+/** A value between two bounds, and each of the two, is typed as others were, that were taken where there were none. */
 export function* insideBounds(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
   const way = subject.ways.find(({ plainly }) => plainly.has(value.name))
-  const inside = [...subject.plain(value.name), ...BETWEEN].find((one) => isInside(subject, value, given, one))
-  if (way === undefined || inside === undefined || !isOnItsOwn(subject.values, value)) return
-  yield { given, moves: way.moves.map((move) => retyped(move, String(inside))) }
+  if (way === undefined || !isOnItsOwn(subject.values, value)) return
+  const { least, most } = subject.limits(value, given)
+  const between = [...subject.plain(value.name), ...BETWEEN].filter((one) => !equal(one, least) && !equal(one, most))
+  for (const one of [between.find((inside) => isInside(subject, value, given, inside)), least, most])
+    if (one !== undefined && isInside(subject, value, given, one))
+      yield { given, moves: way.moves.map((move) => retyped(move, String(one))) }
 }
 
 /** It is turned down without a word. */
@@ -56,12 +59,9 @@ export function turnedDownInside(
 
 /** Whether it is another value, and would stand as it is. */
 function isInside(subject: Subject, value: ValueClause, given: Given, one: unknown): boolean {
-  const { least, most } = subject.limits(value, given)
   return (
     accepts(value.type, one) &&
     !equal(one, given[value.name]) &&
-    !equal(one, least) &&
-    !equal(one, most) &&
     outsideText(one, subject.limits(value, given)) === undefined &&
     equal(subject.ideally(value.name, { ...given, [value.name]: one }), one)
   )

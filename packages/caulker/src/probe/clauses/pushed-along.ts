@@ -46,6 +46,8 @@ export function pushedAlong(subject: Subject, { trail, rows }: Played): LeakAt |
     )
     const stood = other && first.read[other.name]
     if (other === undefined || stood === undefined || stood === null) continue
+    // What has to keep its order gives way where the other one gets past it.
+    if (!isOnTheSameSide(first.read[name], set, stood)) continue
     const limits = subject.limits(other, { ...first.read, [name]: set })
     if (outsideText(stood, limits) !== undefined) continue
     return {
@@ -57,4 +59,9 @@ export function pushedAlong(subject: Subject, { trail, rows }: Played): LeakAt |
     }
   }
   return undefined
+}
+
+function isOnTheSameSide(before: unknown, now: unknown, beside: unknown): boolean {
+  if (typeof before !== 'number' || typeof now !== 'number' || typeof beside !== 'number') return false
+  return Math.sign(before - beside) === Math.sign(now - beside)
 }

@@ -2,6 +2,7 @@ import { printed } from '../../contract/index.js'
 import { shadowOf } from '../../dom/index.js'
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
+import { saidInside } from '../stage/form-state.js'
 import type { Move } from '../stage/trail.js'
 import { takesAnyText } from '../subject/off-type.js'
 import { oneAtEach, type Subject } from '../subject/subject.js'
@@ -67,7 +68,7 @@ function holds(tree: ParentNode, word: string, tag: string, reflected: string): 
     if (node.nodeType === 3 && has(node.textContent)) return true
     if (node.nodeType !== 1) continue
     const element = node as HTMLElement
-    if (OPAQUE.includes(element.localName)) return true
+    if (OPAQUE.includes(element.localName) || saidInside(element).some(has)) return true
     const isOwn = ({ name }: Attr) => element.localName === tag && name === reflected.toLowerCase() && !READ.test(name)
     if ([...element.attributes].some((one) => !isOwn(one) && has(one.value))) return true
     if (has((element as HTMLInputElement).value?.toString() ?? null)) return true

@@ -10,6 +10,15 @@ interface Restorable extends HTMLElement {
 }
 
 const states = new WeakMap<Element, FormState>()
+const insides = new WeakMap<Element, ElementInternals>()
+
+/** WAI-ARIA 1.2, section 10.1: what an element says of itself to a screen reader without an attribute. */
+const SAID = ['ariaLabel', 'ariaDescription', 'ariaPlaceholder', 'ariaRoleDescription', 'ariaValueText'] as const
+
+export function saidInside(element: Element): string[] {
+  const internals = insides.get(element) as Partial<Record<(typeof SAID)[number], string | null>> | undefined
+  return SAID.flatMap((name) => internals?.[name] ?? [])
+}
 
 export function stateOf(element: HTMLElement | undefined): FormState | undefined {
   return element === undefined ? undefined : states.get(element)
@@ -34,6 +43,7 @@ function watchStates({ HTMLElement, ElementInternals }: Window & typeof globalTh
   HTMLElement.prototype.attachInternals = function attach(this: HTMLElement) {
     const internals = attachInternals.call(this)
     hosts.set(internals, this)
+    insides.set(this, internals)
     return internals
   }
   ElementInternals.prototype.setFormValue = function set(this: ElementInternals, ...given) {

@@ -22,17 +22,17 @@ import { caulker } from './support/cli.js'
 import { corpus } from './corpus/all.js'
 import { inDocument } from './support/embedded.js'
 
-export const LEAKS: Record<string, string> = {
-  'blank-price': 'shows-initial',
-  'stale-price': 'follows-change',
-  'stuck-photo': 'takes-empty',
-  'zero-stepper': 'keeps-falsy',
-  'echo-text': 'quiet-when-told',
-  'twice-text': 'reports-once',
-  'late-stepper': 'reports-truth',
-  'loose-stepper': 'stays-within',
-  'half-reset-text': 'resets-fully',
-  'wormy-plank': 'stays-within',
+export const LEAKS: Record<string, readonly string[]> = {
+  'blank-price': ['shows-initial'],
+  'stale-price': ['follows-change'],
+  'stuck-photo': ['takes-empty'],
+  'zero-stepper': ['keeps-falsy'],
+  'echo-text': ['quiet-when-told'],
+  'twice-text': ['reports-once'],
+  'late-stepper': ['reports-truth'],
+  'loose-stepper': ['stays-within'],
+  'half-reset-text': ['resets-fully'],
+  'wormy-plank': ['shows-initial', 'stays-within'],
 }
 
 /** What is proved of the sound yard, in either environment. */
@@ -170,7 +170,9 @@ for (const browser of [false, true])
       // In Chromium a few, of each kind one: it takes longer there, and `npm run corpus` asks far more.
       const components = browser ? ['stale-price', 'twice-text'] : Object.keys(LEAKS)
       const report = await probed('examples/bilge', { browser, ...(browser ? { components } : {}) })
-      expect(brokenOf(report)).to.have.members(components.map((component) => `${component} ${LEAKS[component]}`))
+      expect(brokenOf(report)).to.have.members(
+        components.flatMap((component) => LEAKS[component]!.map((clause) => `${component} ${clause}`)),
+      )
       const lengths = report.components.flatMap((one) =>
         one.clauses.flatMap(({ leak }) => (leak === undefined ? [] : [leak.ledger.length - 1])),
       )

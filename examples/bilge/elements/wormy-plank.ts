@@ -1,4 +1,4 @@
-/** Nothing of it can be seen yet, so a probe proves nothing. */
+/** Nothing of it can be seen yet, though it has values to show. */
 customElements.define(
   'wormy-plank',
   class extends HTMLElement {

@@ -1,15 +1,9 @@
 import { equal, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
-import { findControl, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
-
-/** HTML Standard, section 4.10.5.3.7, and WAI-ARIA 1.2, section 6.6.16: the least and the most that a field or a slider says it has. */
-interface Ends {
-  readonly least: string
-  readonly most: string
-}
+import { saidRange } from './said-range.js'
 
 /** Of the two bounds of a value its control goes with the one, and never hears of the other. */
 export async function deafToABound(
@@ -27,8 +21,8 @@ export async function deafToABound(
     typeof end === 'string' && Object.hasOwn(subject.contract.properties, end)
   if (way === undefined || !isOwn(least) || !isOwn(most) || !equal(trail, { given, moves: [] })) return undefined
   const [usual, now] = [
-    await subject.look(subject.middle, endsOf(way.control)),
-    await subject.look(given, endsOf(way.control)),
+    await subject.look(subject.middle, saidRange(way.control)),
+    await subject.look(given, saidRange(way.control)),
   ]
   if (usual === undefined || now === undefined) return undefined
   const hears = (end: 'least' | 'most') =>
@@ -46,13 +40,5 @@ export async function deafToABound(
     expected: `its ${deaf} to be ${printed(given[name])}`,
     found: now[deaf] === '' ? 'none' : now[deaf],
     cause: `${name} is not passed on`,
-  }
-}
-
-function endsOf(on: ControlRef): (container: HTMLElement) => Ends | undefined {
-  return (container) => {
-    const element = findControl(container, on)
-    const said = (aria: string, own: string) => element?.getAttribute(aria) ?? element?.getAttribute(own) ?? ''
-    return element && { least: said('aria-valuemin', 'min'), most: said('aria-valuemax', 'max') }
   }
 }

@@ -1,10 +1,11 @@
 import { accepts, equal } from '../../contract/index.js'
-import { findControl, type ControlRef } from '../person/controls.js'
+import type { ControlRef } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isGesture, operatedIn, type Move, type Trail } from '../stage/trail.js'
 import { isNothing, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { saidRange } from './said-range.js'
 
 /** At how many controls it is tried. */
 const MOST = 4
@@ -109,18 +110,15 @@ function didNothing({ rows: [first, ...others] }: Played): boolean {
   )
 }
 
-function isLaidOut(element: HTMLElement | undefined): boolean {
-  return element !== undefined && element.getBoundingClientRect().width > 0
-}
-
-/** WAI-ARIA 1.2, sections 6.6.12 and 6.6.13, and HTML Standard, section 4.10.5.1.13: between which bounds it moves. */
+/** Whether there is something between the bounds that it says. */
 function hasRoom(on: ControlRef): (container: HTMLElement) => boolean {
+  const rangeOf = saidRange(on)
   return (container) => {
-    const element = findControl(container, on)
-    const said = (aria: string, own: string, usual: number) =>
-      Number(element?.getAttribute(aria) ?? element?.getAttribute(own) ?? usual)
+    const range = rangeOf(container)
+    if (range === undefined) return false
     // Where nothing is laid out, one that is only dragged was not tried.
-    const isTried = element?.localName === 'input' || on.kind !== 'slider' || isLaidOut(element)
-    return isTried && said('aria-valuemax', 'max', 100) > said('aria-valuemin', 'min', 0)
+    const { element } = range
+    const isTried = element.localName === 'input' || on.kind !== 'slider' || element.getBoundingClientRect().width > 0
+    return isTried && Number(range.most || 100) > Number(range.least || 0)
   }
 }

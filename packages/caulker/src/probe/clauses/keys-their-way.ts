@@ -4,6 +4,7 @@ import type { Key } from '../person/gestures.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
 import { isOnItsOwn } from './beside.js'
+import { saidRange } from './said-range.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -82,10 +83,8 @@ async function goesItsOwnWay(subject: Subject, { given, moves }: Trail): Promise
   const [move] = moves
   if (!isDone(move, 'key')) return false
   const { on, key } = move.gesture
-  const saidBy = (container: HTMLElement) => {
-    const element = findControl(container, on)
-    return Number(element?.getAttribute('aria-valuenow') ?? (element as HTMLInputElement | undefined)?.value ?? NaN)
-  }
+  const rangeOf = saidRange(on)
+  const saidBy = (container: HTMLElement) => Number(rangeOf(container)?.now || NaN)
   const [before = NaN, after = NaN] = [
     await subject.look(given, saidBy),
     await subject.lookAfter(given, moves.slice(0, 1), saidBy),

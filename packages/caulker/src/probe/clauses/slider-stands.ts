@@ -1,10 +1,10 @@
-import { findControl, type ControlRef } from '../person/controls.js'
+import type { ControlRef } from '../person/controls.js'
 import { printed, valueAt } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import { oneAtEach, type Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { saidRange } from './said-range.js'
 
-/** WAI-ARIA 1.2, section 5.3.26, and HTML Standard, section 4.10.5: what a control says of where it stands, and between what. */
 interface Range {
   readonly now: number
   readonly least: number
@@ -35,13 +35,14 @@ export async function standsElsewhere(subject: Subject, { trail, rows: [row] }: 
   return undefined
 }
 
+/** HTML Standard, section 4.10.5.1.13: where a slider of the browser's own stands, and between what. */
 function rangeAt(on: ControlRef): (container: HTMLElement) => Range | undefined {
+  const rangeOf = saidRange(on)
   return (container) => {
-    const element = findControl(container, on) as (Partial<HTMLInputElement> & HTMLElement) | undefined
+    const { element, now, least, most } = rangeOf(container) ?? {}
     if (element?.localName !== 'input') return undefined
-    const [now, least, most, step] = [element.value, element.min || '0', element.max || '100', element.step || '1'].map(
-      Number,
-    ) as [number, number, number, number]
-    return [now, least, most].some(Number.isNaN) ? undefined : { now, least, most, step: Number.isNaN(step) ? 0 : step }
+    const step = Number(element.getAttribute('step') ?? 1)
+    const range = { now: Number(now), least: Number(least || 0), most: Number(most || 100) }
+    return Object.values(range).some(Number.isNaN) ? undefined : { ...range, step: Number.isNaN(step) ? 0 : step }
   }
 }

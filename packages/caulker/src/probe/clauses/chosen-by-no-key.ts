@@ -5,6 +5,7 @@ import { gesture, isDone, isGesture, type Trail } from '../stage/trail.js'
 import { onceFor } from '../subject/once-for.js'
 import type { Subject, Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { movesOnlyACursor } from './only-a-cursor.js'
 
 /** A list that Tab comes to as a whole, and of which a pointer chooses: keys are tried there. */
 export async function* keysInLists(subject: Subject): AsyncIterable<Trail> {
@@ -25,6 +26,7 @@ export async function chosenByNoKey(subject: Subject, { trail, rows }: Played): 
   if (list === undefined || !isStill || rows.some(({ heard }) => heard.length > 0)) return undefined
   // Any key that changes a value there, from whatever mount, says that keys are heard.
   if (subject.ways.some((way) => isByKey(way, list.control) && way.changes.size > 0)) return undefined
+  if (await movesOnlyACursor(subject, { given: trail.given, moves: [arrow] })) return undefined
   return {
     row: 2,
     says: `what a pointer chooses in the ${list.control.kind} “${list.control.label}” is chosen by no key`,

@@ -8,6 +8,7 @@ import { deadEnter, enteredInForm } from './entered-in-form.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
 import { otherThanComposed, typedPart } from './one-text-of-several.js'
 import { chosenByNoKey, keysInLists } from './chosen-by-no-key.js'
+import { anotherEntry, deadEntry, entriesChosen } from './chosen-entries.js'
 import { addsAnother, padKeys } from './pad-keys.js'
 import { otherPressed, shownElsewhere, thirdChosen } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
@@ -15,6 +16,7 @@ import { markedThenPressed, takesWhatever } from './marked-for-button.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { isEmptiedPart } from './emptied-part.js'
+import { movesOnlyACursor } from './only-a-cursor.js'
 import { unlikeFresh } from './laws.js'
 import {
   keysInOpened,
@@ -97,6 +99,7 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   twoWords,
   deadControls,
   keysTried,
+  entriesChosen,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -130,6 +133,8 @@ const LAWS: readonly Law[] = [
   otherWayRound,
   movedByShift,
   notByTheKeyboard,
+  deadEntry,
+  anotherEntry,
 ]
 
 /** Of several values, or fields, one may be there for something else. */
@@ -204,6 +209,7 @@ async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promi
   if (operatedIn(trail.moves).some((control) => isKeptBack(subject, control))) return undefined
   if (bringsUpMore(first, row) || (await isPickedForAButton(subject, trail, rows))) return undefined
   if (await comesAlongElsewhere(subject, trail, first, row)) return undefined
+  if (await movesOnlyACursor(subject, trail)) return undefined
   const leak = unlikeFresh(row, first, fresh)
   return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }
 }

@@ -1,9 +1,10 @@
 import { equal, printed, type ValueClause } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { linesOfEdit, linesShowing } from './laws.js'
+import { areOfACursor } from './only-a-cursor.js'
 import { allLines, linesText, pictureText } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
-import { isGesture, isTell, tell } from '../stage/trail.js'
+import { isGesture, isTell, tell, trailKey } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 
 /** An owner that tells the old value back after an edit is followed. */
@@ -67,7 +68,7 @@ export const ownerDecides = clause({
         }
       if (equal(rows[at - 1]?.held[name], told)) continue
       const kept = (await linesOfEdit(subject, played, at - 1)).filter((line) => allLines(row.picture).includes(line))
-      if (kept.length > 0)
+      if (kept.length > 0 && !(await isCursorOf(subject, played, kept)))
         return {
           row: at,
           says: `it goes on showing the edit of ${name} that its owner took back`,
@@ -79,6 +80,13 @@ export const ownerDecides = clause({
     return undefined
   },
 })
+
+/** Whether what stays is only the mark on which keys stand in a list. */
+async function isCursorOf(subject: Subject, { trail }: Played, kept: readonly string[]): Promise<boolean> {
+  const done = trailKey(trail.moves.slice(0, -1))
+  const way = subject.ways.find(({ moves }) => trailKey(moves) === done)
+  return way !== undefined && areOfACursor(subject, { ...way, given: trail.given }, kept)
+}
 
 /** What stood there before an edit, where its owner can tell it back. */
 function oldOf({ values }: Subject, { given }: Way, name: string): [string, unknown][] {

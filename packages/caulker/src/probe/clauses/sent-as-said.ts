@@ -9,7 +9,8 @@ import {
 } from '../../contract/index.js'
 import { FLAGS, type SentEvent } from '../stage/around.js'
 import type { Row } from '../stage/played.js'
-import { isDone, settlesEdits } from '../stage/trail.js'
+import { gesture, isDone, settlesEdits, type Trail } from '../stage/trail.js'
+import { isPlainField, type Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
 
 type Flags = Pick<SentEvent, (typeof FLAGS)[number]>
@@ -29,6 +30,7 @@ export const sentAsSaid = clause({
   concerns: (contract) => promisedBy(contract).size > 0 || Object.keys(contract.events).length > 0,
   *trails(subject) {
     for (const { given, moves } of subject.ways) yield { given, moves }
+    yield* pasted(subject)
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },
   proves: ({ contract }, { rows }) =>
@@ -119,10 +121,19 @@ function offType(contract: AnyContract, rows: readonly Row[]): LeakAt | undefine
   return undefined
 }
 
-/** One press, and the same said twice. */
+/** What is pasted comes in at once: what is said of it is said once. */
+function* pasted({ contract, controls, middle: given }: Subject): Iterable<Trail> {
+  if (Object.keys(contract.events).length === 0) return
+  for (const on of controls.filter(isPlainField).slice(0, MOST_FIELDS))
+    yield { given, moves: [gesture({ do: 'paste', on, text: 'oakum' })] }
+}
+
+const MOST_FIELDS = 3
+
+/** One press, or one text that is pasted, and the same said twice. */
 function doubled({ events }: AnyContract, rows: readonly Row[]): LeakAt | undefined {
   for (const [row, { heard, move }] of rows.entries()) {
-    if (!isDone(move, 'press')) continue
+    if (!isDone(move, 'press') && !isDone(move, 'paste')) continue
     // A press beside a field that was being typed in leaves it as well.
     if (row > 0 && !settlesEdits(rows[row - 1]?.move)) continue
     const said = heard.filter(({ event, value }) => value === undefined && Object.hasOwn(events, event))
@@ -132,7 +143,7 @@ function doubled({ events }: AnyContract, rows: readonly Row[]): LeakAt | undefi
     if (twice !== undefined)
       return {
         row,
-        says: `one press sends ${twice.event} more than once`,
+        says: `one ${move.gesture.do} sends ${twice.event} more than once`,
         expected: `heard ${twice.event} once`,
         found: `heard it ${said.filter(({ event }) => event === twice.event).length} times`,
         cause: 'it listens twice',

@@ -36,7 +36,7 @@ const MOST_LOOKS = 12
 /** There are as many of them as a list has entries. */
 const LISTED: readonly ControlKind[] = ['button', 'radio button', 'checkbox', 'area']
 
-/** Lists that may be left out are filled, and something in them is chosen: what they offer is there to be operated only then. */
+/** Lists that may be left out are filled, with something in them chosen and with nothing: what they offer is there to be operated only then. */
 export function furnished({ names, values, middle, plain }: Subject): Given[] {
   const lists = names.flatMap(({ name, kind, default: usual }): [string, readonly unknown[]][] => {
     const isEmpty = kind === 'property' && middle[name] === undefined && Array.isArray(usual) && usual.length === 0
@@ -49,7 +49,13 @@ export function furnished({ names, values, middle, plain }: Subject): Given[] {
     const list = filled[value.among?.list ?? '']
     return list === undefined ? [] : [[value.name, choiceOf(value, list[0])]]
   })
-  return [{ ...middle, ...filled, ...Object.fromEntries(chosen) }]
+  const given = { ...middle, ...filled, ...Object.fromEntries(chosen) }
+  // What stands there already is not chosen once more.
+  const isListed = (value: unknown) => lists.some(([, list]) => list.some((entry) => equal(entry, value)))
+  const cleared = values.flatMap(({ name, empty }): [string, unknown][] =>
+    empty === null && isListed(given[name]) ? [[name, empty]] : [],
+  )
+  return cleared.length === 0 ? [given] : [given, { ...given, ...Object.fromEntries(cleared) }]
 }
 
 /** An object that may leave out some members, with all of them: what edits those is there to be operated only then. */

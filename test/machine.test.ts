@@ -10,6 +10,7 @@ import {
 } from 'caulker/inside/machine'
 import { expect } from 'chai'
 import {
+  announce,
   clear,
   contract,
   go,
@@ -23,6 +24,7 @@ import {
   screen,
   set,
   submit,
+  topic,
   twoWay,
   Type,
   type AnyScreen,
@@ -381,6 +383,23 @@ describe('a running screen', () => {
       ['one', { bales: 10 }],
       ['other', { bales: 10 }],
     ])
+  })
+
+  it('stops a topic that sets itself off again', () => {
+    const freed = topic('crane-freed', { payload: Type.Integer() })
+    const { runner, faults } = rehearsed(
+      screen('slip', {
+        cells: { heard: { type: Type.Integer(), initial: 0 } },
+        fittings: {},
+        topics: { freed },
+        hears: ({ cells, topics }) => ({ freed: [set(cells.heard, payload()), announce(topics.freed, payload())] }),
+        actions: ({ topics }) => ({ free: [announce(topics.freed, 7)] }),
+        bind: () => ({}),
+      }),
+    )
+    runner.act('free')
+    expect(faults.map(({ place }) => place)).to.eql(['circle'])
+    expect(runner.read('heard')).to.equal(0)
   })
 
   it('computes each reckoned cell once a transaction, in the order of what depends on what', () => {

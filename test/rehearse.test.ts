@@ -319,6 +319,16 @@ describe('an exploration', () => {
     expect([count, ended]).to.eql([9, 'all-seen'])
   })
 
+  it('enters both of two values, also where a handler takes neither', () => {
+    const lamp = contract('quay-lamp', { values: { lit: { type: Type.Boolean(), default: false } } })
+    const pier = screen('pier', {
+      cells: { lit: { type: Type.Boolean(), initial: false } },
+      fittings: { lamp },
+      bind: ({ cells }) => ({ lamp: { lit: oneWay(cells.lit), on: { 'lit-set': [set(cells.lit, true)] } } }),
+    })
+    expect(explore(pier).leaks.map(({ invariant, trail }) => [invariant.id, trail.length])).to.eql([['edit-stands', 2]])
+  })
+
   it('gives the same twice', () => {
     const one = explore(loading['readTooSoon'] as never)
     const other = explore(loading['readTooSoon'] as never)

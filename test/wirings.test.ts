@@ -432,9 +432,151 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
       return [trip({ one, two }, { cells: { text }, shares: ({ cells }: any) => ({ one: { text: cells.text } }) })]
     },
   ],
+  [
+    'a text that holds the submit back and is always there',
+    'never-open',
+    () => [
+      loft({
+        reckoned: ({ cells }: any) => ({ why: reckon([cells.text], (one: any) => (one === '' ? 'Name it' : 'Named')) }),
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }),
+        submit: { sends: ['text'], heldBy: { text: 'why' }, to: 'office.note' },
+      }),
+    ],
+  ],
+  [
+    'what a press carries, where it carries nothing',
+    'handed-off-type',
+    () => [
+      loft({
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: [set(cells.text, payload())] } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a field that is there while it is empty',
+    'shut-by-itself',
+    () => [
+      loft({
+        reckoned: ({ cells }: any) => ({ none: reckon([cells.text], (one: any) => one === '') }),
+        shown: ({ reckoned }: any) => ({ field: shownWhile(reckoned.none) }),
+      }),
+    ],
+  ],
+  [
+    'an order at each key',
+    'wrong-operation',
+    () => [
+      loft({
+        actions: ({ cells, sources }: any) => ({ order: [call(sources.office.order, { text: cells.text })] }),
+        bind: ({ cells, actions }: any) => ({ field: { text: twoWay(cells.text), on: { 'text-set': actions.order } } }),
+      }),
+    ],
+  ],
+  [
+    'members that are sent crosswise',
+    'crossed-names',
+    () => [
+      loose('stay', {
+        cells: { from: text, until: text },
+        sources: {
+          pier: source('pier', {
+            stay: { effect: 'creates', takes: Type.Object({ from: Type.String(), until: Type.String() }) },
+          }),
+        },
+        fittings: { first: field, last: field, go: button },
+        bind: ({ cells }: any) => ({
+          first: { text: twoWay(cells.from) },
+          last: { text: twoWay(cells.until) },
+          go: { on: { press: [submit()] } },
+        }),
+        submit: { sends: { from: 'until', until: 'from' }, to: 'pier.stay' },
+      }),
+    ],
+  ],
 ]
 
 const unusual: [what: string, made: () => any[]][] = [
+  [
+    'a busy flag that both answers let go',
+    () => [
+      loft({
+        cells: { text, busy: flag },
+        actions: ({ cells, sources }: any) => ({
+          order: [
+            set(cells.busy, true),
+            call(
+              sources.office.order,
+              { text: cells.text },
+              { then: [set(cells.busy, false as never)], fails: [set(cells.busy, false as never)] },
+            ),
+          ],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text), shut: oneWay(cells.busy) },
+          go: { on: { press: actions.order } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a berth that is chosen once, and then shown with a way to choose again',
+    () => [
+      loft({
+        cells: { text, berth: { type: Type.Enum(['', 'N1']), initial: '' } },
+        fittings: {
+          field,
+          go: button,
+          pick: contract('berth-pick', {
+            summary: 'A berth',
+            values: { berth: { type: Type.Enum(['', 'N1']), default: '' } },
+          }),
+        },
+        reckoned: ({ cells }: any) => ({ none: reckon([cells.berth], (one: any) => one === '') }),
+        shown: ({ reckoned }: any) => ({ pick: shownWhile(reckoned.none) }),
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          pick: { berth: twoWay(cells.berth) },
+          go: { on: { press: [clear(cells.berth)] } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a sentence out of a table that says what is wrong',
+    () => {
+      const said = (one: any) => (one.length < 3 ? 'Three letters at least' : '')
+      return [
+        loft({
+          reckoned: ({ cells }: any) => ({ why: reckon([cells.text], (one: any) => said(one)) }),
+          bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }),
+          submit: { sends: ['text'], heldBy: { text: 'why' }, to: 'office.note' },
+        }),
+      ]
+    },
+  ],
+  [
+    'what is sent under other names',
+    () => [
+      loose('stay', {
+        cells: { arrival: text, from: text },
+        sources: {
+          pier: source('pier', {
+            stay: { effect: 'creates', takes: Type.Object({ from: Type.String(), until: Type.String() }) },
+          }),
+        },
+        fittings: { first: field, last: field, go: button },
+        bind: ({ cells }: any) => ({
+          first: { text: twoWay(cells.arrival) },
+          last: { text: twoWay(cells.from) },
+          go: { on: { press: [submit()] } },
+        }),
+        submit: { sends: { from: 'arrival', until: 'from' }, to: 'pier.stay' },
+      }),
+    ],
+  ],
   [
     'two members of one answer in two cells',
     () => [

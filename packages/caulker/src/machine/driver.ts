@@ -181,8 +181,10 @@ export function drive(machine: Machine, host: Host, options: DriveOptions = {}):
       case 'held':
         return outside(() => host.held?.(), 'the host, told that a submit was held back')
       case 'announce':
-        chain.take({ kind: 'topic', topic: effect.topic, value: effect.value })
-        return within(`topic ${effect.topic}`, () => host.announce?.(effect.topic, effect.value))
+        return within(`topic ${effect.topic}`, () => {
+          chain.take({ kind: 'topic', topic: effect.topic, value: effect.value })
+          host.announce?.(effect.topic, effect.value)
+        })
       case 'report':
         return within(`report of ${effect.event}`, () => host.report?.(effect.event, effect.payload, effect.values))
       case 'after':

@@ -1,4 +1,12 @@
-import { pointerParts, valueAt, type TSchema } from '../../contract/index.js'
+import {
+  isGuessed,
+  pointerParts,
+  valueAt,
+  valueClauses,
+  type AnyContract,
+  type EventClause,
+  type TSchema,
+} from '../../contract/index.js'
 import type { Step, Steps } from '../../wiring/index.js'
 import { clauseIn, operationNamed, type ScreenView } from './screen-view.js'
 
@@ -7,6 +15,8 @@ export interface CarriedStep {
   readonly at: readonly string[]
   readonly step: Step
   readonly carried: TSchema | undefined
+  /** The event that sets it off, where its contract says that it carries nothing. */
+  readonly bare?: string
 }
 
 /**
@@ -24,11 +34,19 @@ export function* carriedSteps(view: ScreenView): Iterable<CarriedStep> {
         ['bind', fitting.name, 'on', event],
         action.steps,
         clauseIn(fitting.contract.events, event)?.payload,
+        isBare(fitting.contract, event) ? `${fitting.name}.${event}` : undefined,
       )
     for (const [name, heard] of Object.entries(screen.hears))
       if (action.name !== '' && heard.name === action.name)
         yield* walk(view, ['hears', name], action.steps, clauseIn(screen.topics, name)?.payload)
   }
+}
+
+/** An event is declared without a payload where it carries none; what was guessed may carry what nobody has seen. */
+function isBare(contract: AnyContract, event: string): boolean {
+  const clause = clauseIn<EventClause>(contract.events, event)
+  const reports = valueClauses(contract).some((value) => value.event === event)
+  return clause !== undefined && clause.payload === undefined && !reports && !isGuessed(contract)
 }
 
 /** What is carried where no event of a fitting sets the steps off: the answer of the submit, or a topic. */
@@ -44,9 +62,10 @@ function* walk(
   at: readonly string[],
   steps: Steps,
   carried: TSchema | undefined,
+  bare?: string,
 ): Iterable<CarriedStep> {
   for (const step of steps) {
-    yield { at, step, carried }
+    yield { at, step, carried, ...(bare === undefined ? {} : { bare }) }
     const operation = step.step === 'call' ? step.operation : step.step === 'save' ? step.to : undefined
     if (step.step !== 'call' && step.step !== 'save') continue
     yield* walk(view, at, step.then, operation && view.operation(operation)?.gives)

@@ -13,7 +13,7 @@ export const bypassedInterception = designRule({
   mend: 'Pass on what stands: bind the value with twoWay, and give the cell instead of the payload.',
   leaking: `
 import { call, contract, payload, screen, source, twoWay, Type } from 'caulker'
-const office = source('yard-office', { rename: { effect: 'creates', takes: Type.String() } })
+const office = source('yard-office', { rename: { effect: 'updates', takes: Type.String() } })
 const name = contract('vessel-name', { summary: 'A name', values: { name: { type: Type.String() } } })
 export const berth = screen('berth', {
   cells: { name: { type: Type.String(), initial: '', amend: (name) => name.trim() } },
@@ -24,7 +24,7 @@ export const berth = screen('berth', {
 })`,
   mended: `
 import { call, contract, screen, source, twoWay, Type } from 'caulker'
-const office = source('yard-office', { rename: { effect: 'creates', takes: Type.String() } })
+const office = source('yard-office', { rename: { effect: 'updates', takes: Type.String() } })
 const name = contract('vessel-name', { summary: 'A name', values: { name: { type: Type.String() } } })
 export const berth = screen('berth', {
   cells: { name: { type: Type.String(), initial: '', amend: (name) => name.trim() } },

@@ -30,9 +30,24 @@ export const slip = screen('slipway', {
   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns), on: { slipped: [set(cells.turns, payload('/feet') as never)] } } }),
 })`,
   *find(view) {
-    for (const { at, step, carried } of carriedSteps(view)) yield* stepMismatch(view, at, step, carried)
+    for (const { at, step, carried, bare } of carriedSteps(view)) {
+      const target = bare === undefined ? undefined : takesPayload(step)
+      if (target !== undefined)
+        yield leak(at, `'${bare}' carries nothing, and ${target} is to take what it carries`, {
+          mend: 'Hand on a cell or a constant; or say in the contract what the event carries, under payload.',
+        })
+      else yield* stepMismatch(view, at, step, carried)
+    }
   },
 })
+
+/** What a step hands the payload to. */
+function takesPayload(step: Step): string | undefined {
+  if (step.step === 'set') return isPayload(step.value) ? `the cell '${step.cell.name}'` : undefined
+  if (step.step === 'announce') return isPayload(step.value) ? `the topic '${step.topic.name}'` : undefined
+  if (step.step !== 'run') return undefined
+  return step.args.some(isPayload) ? `'${step.fitting.name}.${step.command}'` : undefined
+}
 
 /** What a step sets, announces, reports or hands to a command, against what is there to take it. */
 function* stepMismatch(

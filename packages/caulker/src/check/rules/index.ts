@@ -78,6 +78,10 @@ import { muteEvent } from './mute-event.js'
 import { wipedOnEntering } from './wiped-on-entering.js'
 import { staleList } from './stale-list.js'
 import { noWayBack } from './no-way-back.js'
+import { crossedNames } from './crossed-names.js'
+import { neverLetGo } from './never-let-go.js'
+import { halfReset } from './half-reset.js'
+import { savesEachKey } from './saves-each-key.js'
 
 /** The rules about a contract by itself. */
 const aboutContracts = [
@@ -128,15 +132,18 @@ const aboutScreens = [
   undeclaredStep,
   feedsItself,
   sourceMismatch,
+  crossedNames,
   wrongOperation,
   refreshBeforeAnswer,
   submitOmits,
   submitBeforeCommit,
   sendsUnderDraft,
   failureClears,
+  neverLetGo,
   staleList,
   resetMisses,
   draftNeverSaved,
+  savesEachKey,
   draftOverwrites,
   hiddenDraft,
   droppedSave,
@@ -155,6 +162,7 @@ const aboutInteriors = [
   bypassedInterception,
   halfLocked,
   idleCommand,
+  halfReset,
   unknownHandler,
   deadLine,
 ]

@@ -64,9 +64,33 @@ export const trip = journey('trip', { screens: { first, last }, start: 'first', 
             level: 'error',
           },
         )
+      else if (source !== undefined && isAlwaysSaid(view, source))
+        yield leak(
+          ['submit', 'heldBy'],
+          `'${name}' holds the submit back at '${cell}', and is never an empty text: nothing is ever sent`,
+          { mend: `Let '${name}' be '' where nothing is wrong.`, level: 'error' },
+        )
     }
   },
 })
+
+/** Whether it says something whatever its cells hold, as far as its own lines show it. */
+function isAlwaysSaid(view: ScreenView, source: Readable<unknown>): boolean {
+  const made = view.firstReckoned().find(({ name }) => name === source.name)
+  if (made === undefined || isComputedFurther(view, made.from)) return false
+  const code = String(made.compute).replace(COMPARED, '')
+  return !MAY_BE_EMPTY.test(code) && neverIs(view, source, (value) => value === '')
+}
+
+/** An empty text that is only compared with. */
+const COMPARED = /[!=]==?\s*(''|""|``)|(''|""|``)\s*[!=]==?/g
+/** An empty text that is written, a look into something, or a call of what stands elsewhere. */
+const MAY_BE_EMPTY = /''|""|``|\[|(?<![.\w$])(?!(?:if|for|while|switch|function|catch)\b)[A-Za-z_$][\w$]*\s*\(/
+
+/** What follows another reckoned cell may be empty where that one is. */
+function isComputedFurther({ screen }: ScreenView, from: readonly string[]): boolean {
+  return from.some((name) => Object.hasOwn(screen.reckoned, name))
+}
 
 function readable(view: ScreenView, name: string): Readable<unknown> | undefined {
   return (view.screen.reckoned as Readonly<Record<string, Readable<unknown>>>)[name]

@@ -1,9 +1,10 @@
 import { accepts, equal, printed, valueClauses } from '../../contract/index.js'
 import type { Readable } from '../../wiring/index.js'
 import { firstHeld, followsState, type FittingView, type ScreenView } from '../reading/screen-view.js'
-import { leak, screenRule } from './rule.js'
+import { recomputed } from '../reading/recomputed.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
-/** A fitting that is locked or hidden at first, until something is done that only it could do. */
+/** A fitting that is locked or hidden at first, until something is done that only it could do; or as soon as something is typed in it. */
 export const shutByItself = screenRule({
   id: 'shut-by-itself',
   level: 'error',
@@ -31,6 +32,7 @@ export const order = screen('order', {
   *find(view) {
     for (const fitting of view.fittings) {
       const { name, contract, bindings } = fitting
+      yield* closesWhileTyping(view, fitting)
       for (const lock of [contract.locks.disabled, contract.locks.readonly]) {
         const binding = lock === undefined ? undefined : bindings.get(lock)
         if (binding?.kind !== 'one-way' || firstHeld(view, binding.source) !== true) continue
@@ -54,6 +56,45 @@ export const order = screen('order', {
     }
   },
 })
+
+/** The first letter locks or hides the field in which it is typed. */
+function* closesWhileTyping(view: ScreenView, { name, contract, bindings }: FittingView): Iterable<Leak> {
+  const typed = valueClauses(contract).flatMap((value) => {
+    const binding = bindings.get(value.name)
+    return binding?.kind === 'two-way' && value.reports === 'edit' && accepts(value.type, LETTER)
+      ? [binding.source.name]
+      : []
+  })
+  const shown = view.screen.shown[name]
+  const closing = [contract.locks.disabled, contract.locks.readonly].flatMap((lock): Closing[] => {
+    const binding = lock === undefined ? undefined : bindings.get(lock)
+    return binding?.kind === 'one-way'
+      ? [{ at: ['bind', name, lock as string], source: binding.source, open: false, becomes: 'locked' }]
+      : []
+  })
+  if (shown !== undefined)
+    closing.push({ at: ['shown', name], source: shown.source, open: shown.is, becomes: 'hidden' })
+  for (const { at, source, open, becomes } of closing)
+    for (const cell of typed) {
+      const isItself = source.kind === 'cell' && source.name === cell
+      const after = isItself ? { value: LETTER } : recomputed(view, source.name, cell, LETTER)
+      if (after === undefined || followsState(view, source) || !view.cellsBehind(source).has(cell)) continue
+      if (equal(firstHeld(view, source), open) && !equal(after.value, open))
+        yield leak(at, `'${name}' is ${becomes} as soon as a letter is typed in it, by '${source.name}'`, {
+          mend: 'Wait with that until the field is left (states.touched), or for what a button does.',
+        })
+    }
+}
+
+const LETTER = 'o'
+
+interface Closing {
+  readonly at: readonly string[]
+  readonly source: Readable<unknown>
+  /** What it holds while the field can be typed in. */
+  readonly open: unknown
+  readonly becomes: string
+}
 
 function valueEvents({ contract }: FittingView): string[] {
   return valueClauses(contract).map(({ event }) => event)

@@ -1,6 +1,7 @@
 import { allSteps, isPayload, type OperationClause } from '../../wiring/index.js'
-import { leak, screenRule } from './rule.js'
-import type { ScreenView } from '../reading/screen-view.js'
+import { accepts, valueClauses } from '../../contract/index.js'
+import { leak, screenRule, type Leak } from './rule.js'
+import type { FittingView, ScreenView } from '../reading/screen-view.js'
 import { sendings, type Sending } from '../reading/sends.js'
 
 /** An operation that cannot do what the screen wants of it. */
@@ -37,6 +38,7 @@ export const berth = screen('berth', {
       const wrong = sending.how === 'submit' && usesAnswer(view, sending.operation) ? undefined : wrongAbout(sending)
       if (wrong !== undefined) yield leak(sending.at, `'${sending.ref.source}.${sending.ref.name}' ${wrong}`)
     }
+    yield* atEachKey(view)
     for (const { at, action } of view.actions)
       for (const step of allSteps(action.steps))
         if (
@@ -49,6 +51,29 @@ export const berth = screen('berth', {
           })
   },
 })
+
+/** What makes or removes a record, whenever a letter is typed. */
+function* atEachKey(view: ScreenView): Iterable<Leak> {
+  for (const placed of view.actions)
+    for (const step of placed.action.steps) {
+      const operation = step.step === 'call' ? step.operation : undefined
+      const effect = operation && view.operation(operation)?.effect
+      if (operation === undefined || (effect !== 'creates' && effect !== 'removes')) continue
+      const typed = view.triggersOf(placed).find(({ fitting, event }) => isTyped(fitting, event))
+      if (typed !== undefined)
+        yield leak(
+          placed.at,
+          `'${operation.source}.${operation.name}' ${effect} a record, and is called at each key that is typed in '${typed.fitting.name}'`,
+          { mend: 'Call it when the field is left or a button is pressed.' },
+        )
+    }
+}
+
+function isTyped({ contract }: FittingView, event: string): boolean {
+  return valueClauses(contract).some(
+    (value) => value.event === event && value.reports === 'edit' && value.within === 0 && accepts(value.type, 'o'),
+  )
+}
 
 /** A search submits to what it reads, and shows the answer; what gives nothing is only asked whether it agrees. */
 function usesAnswer({ screen }: ScreenView, { gives }: OperationClause): boolean {

@@ -44,7 +44,10 @@ export function entered(plan: Plan, link: Link, { part, state }: KeptPart, makeH
   }
   const fitting = samplesFor(value.type, makeHost).filter((one) => clause === undefined || accepts(clause.type, one))
   const plain = fitting.filter((one) => !isEmpty(one, value) && !equal(one, clause?.initial))
-  const tokens = [plain[0], clause?.initial]
+  // Where no cell takes it, it begins with its default; of two values there are, both are entered.
+  const tokens = [plain[0], clause === undefined ? value.default : clause.initial]
+  if (tokens.some((one) => one === undefined))
+    tokens.push(fitting.find((one) => !tokens.some((two) => equal(one, two))))
   const isRead = plan.read.has(cell) || value.amend.length + value.refuse.length > 0
   const edges = isRead
     ? [...limits(link, part, state), ...written(plan, link), ...fitting.filter((one) => isEmpty(one, value))]

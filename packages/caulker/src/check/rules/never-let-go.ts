@@ -1,0 +1,94 @@
+import { equal, printed } from '../../contract/index.js'
+import { allSteps, isPayload, type Step, type Steps } from '../../wiring/index.js'
+import { isReadable } from '../reading/given.js'
+import { sharedBy, type ScreenView } from '../reading/screen-view.js'
+import { leak, screenRule } from './rule.js'
+
+/** A cell that is set for a call, and that only one of its two answers sets back. */
+export const neverLetGo = screenRule({
+  id: 'never-let-go',
+  level: 'warning',
+  title: 'What is set for a call is set back by one of its answers only',
+  why: 'The office does not answer, and the screen stays locked, or says that it is sending, until it is loaded again.',
+  mend: 'Set it back under then and under fails; or follow states.sending, which the screen keeps by itself.',
+  leaking: `
+import { call, contract, oneWay, screen, set, source, twoWay, Type } from 'caulker'
+const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ name: Type.String() }) } })
+const text = contract('yard-text', { summary: 'A text', properties: { shut: { type: Type.Boolean(), default: false } }, values: { text: { type: Type.String() } }, events: { send: {} }, locks: { disabled: 'shut' } })
+export const berth = screen('berth', {
+  cells: { name: { type: Type.String(), initial: '' }, isBusy: { type: Type.Boolean(), initial: false } },
+  fittings: { name: text },
+  sources: { office },
+  actions: ({ cells, sources }) => ({ book: [set(cells.isBusy, true), call(sources.office.book, { name: cells.name }, { then: [set(cells.isBusy, false)] })] }),
+  bind: ({ cells, actions }) => ({ name: { text: twoWay(cells.name), shut: oneWay(cells.isBusy), on: { send: actions.book } } }),
+})`,
+  mended: `
+import { call, contract, oneWay, screen, set, source, twoWay, Type } from 'caulker'
+const office = source('yard-office', { book: { effect: 'creates', takes: Type.Object({ name: Type.String() }) } })
+const text = contract('yard-text', { summary: 'A text', properties: { shut: { type: Type.Boolean(), default: false } }, values: { text: { type: Type.String() } }, events: { send: {} }, locks: { disabled: 'shut' } })
+export const berth = screen('berth', {
+  cells: { name: { type: Type.String(), initial: '' }, isBusy: { type: Type.Boolean(), initial: false } },
+  fittings: { name: text },
+  sources: { office },
+  actions: ({ cells, sources }) => ({ book: [set(cells.isBusy, true), call(sources.office.book, { name: cells.name }, { then: [set(cells.isBusy, false)], fails: [set(cells.isBusy, false)] })] }),
+  bind: ({ cells, actions }) => ({ name: { text: twoWay(cells.name), shut: oneWay(cells.isBusy), on: { send: actions.book } } }),
+})`,
+  *find(view) {
+    for (const { at, action } of view.actions)
+      for (const { cell, held, then, fails } of heldForCalls(action.steps)) {
+        const [given, failed] = [setsBack(then, cell, held), setsBack(fails, cell, held)]
+        if (given !== failed && !isSetElsewhere(view, cell, action.steps))
+          yield leak(
+            at,
+            `'${cell}' is set to ${printed(held)} for a call, and stays so where that ${given ? 'fails' : 'succeeds'}`,
+          )
+      }
+  },
+})
+
+interface HeldForCall {
+  readonly cell: string
+  readonly held: unknown
+  readonly then: Steps
+  readonly fails: Steps
+}
+
+/** The cells that are set to a constant before or beside a call in one list of steps. */
+function heldForCalls(steps: Steps): HeldForCall[] {
+  const set = steps.flatMap((step) =>
+    step.step === 'set' && step.cell.row === undefined && isConstant(step.value)
+      ? [{ cell: step.cell.name, held: step.value }]
+      : [],
+  )
+  return steps.flatMap((step) =>
+    step.step === 'call' || step.step === 'save'
+      ? set.map((one) => ({ ...one, then: step.then, fails: step.fails }))
+      : [],
+  )
+}
+
+function isConstant(value: unknown): boolean {
+  return !isPayload(value) && !isReadable(value)
+}
+
+function setsBack(steps: Steps, cell: string, held: unknown): boolean {
+  return [...allSteps(steps)].some((step) => writes(step, cell) && !(step.step === 'set' && equal(step.value, held)))
+}
+
+function writes(step: Step, cell: string): boolean {
+  if (step.step === 'reset' || step.step === 'go' || step.step === 'back') return true
+  return (step.step === 'set' || step.step === 'clear') && step.cell.name === cell
+}
+
+/** Something else may let it go: a person, another event, or the journey around it. */
+function isSetElsewhere(view: ScreenView, cell: string, steps: Steps): boolean {
+  const isBound = view.fittings.some((fitting) => sharedBy(fitting).includes(cell))
+  return (
+    isBound ||
+    view.shared.has(cell) ||
+    view.cells.get(cell)?.face !== undefined ||
+    view.actions.some(
+      ({ action }) => action.steps !== steps && [...allSteps(action.steps)].some((step) => writes(step, cell)),
+    )
+  )
+}

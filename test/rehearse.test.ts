@@ -319,6 +319,19 @@ describe('an exploration', () => {
     expect([count, ended]).to.eql([9, 'all-seen'])
   })
 
+  it('goes on where the field that is left hides the one that was to be used', () => {
+    const late = contract('late-text', { values: { text: { type: Type.String(), default: '', reports: 'commit' } } })
+    const pier = screen('pier', {
+      cells: { name: { type: Type.String(), initial: '' }, note: { type: Type.String(), initial: '' } },
+      fittings: { name: late, note: late },
+      reckoned: ({ cells }) => ({ isNameless: reckon([cells.name], (name) => name === '') }),
+      shown: ({ reckoned }) => ({ note: shownWhile(reckoned.isNameless) }),
+      bind: ({ cells }) => ({ name: { text: twoWay(cells.name) }, note: { text: twoWay(cells.note) } }),
+    })
+    const { leaks, ended, states: seen } = explore(pier)
+    expect([leaks.map(({ says }) => says), ended, seen > 5]).to.eql([[], 'all-seen', true])
+  })
+
   it('enters both of two values, also where a handler takes neither', () => {
     const lamp = contract('quay-lamp', { values: { lit: { type: Type.Boolean(), default: false } } })
     const pier = screen('pier', {

@@ -1116,4 +1116,17 @@ export const rows: Row[] = [
     run.press('go')
     expect([run.read('heard'), run.read('bales')]).to.eql([4, 0])
   }),
+  row('13.62', (player) => {
+    const design = screen('order', {
+      cells: { name: { ...text, initial: 'Bittern' }, isNamed: { type: Type.Boolean(), initial: true } },
+      fittings: { field: note },
+      shown: ({ cells }) => ({ field: shownWhile(cells.isNamed) }),
+      bind: ({ cells }) => ({ field: { text: twoWay(cells.name) } }),
+    })
+    const run = player.run(design)
+    run.edit('field', 'text', 'Her')
+    run.set({ isNamed: false })
+    run.set({ isNamed: true })
+    expect([run.shown('field', 'text'), run.read('name')]).to.eql(['Bittern', 'Bittern'])
+  }),
 ]

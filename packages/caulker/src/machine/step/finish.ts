@@ -2,15 +2,20 @@ import { equal } from '../../contract/index.js'
 import type { FittingPlan } from '../plan/index.js'
 import { overtakeDrafts } from './drafts.js'
 import { propose } from './propose.js'
-import { put, was, type Work } from './work.js'
+import { isUnfinished, noteUnfinished } from './unfinished.js'
+import { put, retellAll, was, type Work } from './work.js'
 
-/** What follows from a transaction in the machine itself: what is hidden is emptied, drafts are overtaken, changes are counted. */
+/** What follows from a transaction in the machine itself: what is hidden drops what was typed, or is emptied; drafts are overtaken, changes are counted. */
 export function finish(work: Work): void {
   const { machine, scratch, slots } = work
   for (const at of machine.placed) {
     const { shown } = machine.fittings[at] as FittingPlan
-    if (shown !== undefined && was(work, shown.slot) === true && slots[shown.slot] !== true)
-      for (const cell of shown.clears) propose(work, cell, machine.cells[cell]?.initial)
+    if (shown === undefined || was(work, shown.slot) !== true || slots[shown.slot] === true) continue
+    if (isUnfinished(work, at)) {
+      noteUnfinished(work, at, undefined)
+      retellAll(work, at)
+    }
+    for (const cell of shown.clears) propose(work, cell, machine.cells[cell]?.initial)
   }
   if (machine.drafts.length > 0) overtakeDrafts(work)
   for (const slot of scratch.slots) {

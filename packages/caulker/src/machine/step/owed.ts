@@ -105,13 +105,24 @@ export function placings(work: Work, effects: Effect[]): void {
   for (const fitting of machine.placed) {
     const { rows, shown, screen } = machine.fittings[fitting] as FittingPlan
     if (screen !== front) continue
-    if (shown !== undefined && was(work, shown.slot) !== slots[shown.slot])
-      effects.push({ effect: 'show', fitting, isShown: slots[shown.slot] === true })
+    if (shown !== undefined && slots[shown.slot] === true && was(work, shown.slot) !== true)
+      effects.push({ effect: 'show', fitting, isShown: true })
     if (rows === undefined || (scratch.changed[rows.cell] !== 1 && was(work, machine.slots.front) === front)) continue
     const keys = entries(slots[rows.cell]).map((entry) => keyOf(entry, rows.key))
     if (equal(keys, slots[rows.placed])) continue
     put(work, rows.placed, keys)
     effects.push({ effect: 'rows', fitting, keys })
+  }
+}
+
+/** What is hidden, once it was told: a browser takes the focus from it, and what was typed there is dropped by then. */
+export function hidings(work: Work, effects: Effect[]): void {
+  const { machine, slots } = work
+  for (const fitting of machine.placed) {
+    const { shown, screen } = machine.fittings[fitting] as FittingPlan
+    if (shown === undefined || screen !== frontOf(work)) continue
+    if (slots[shown.slot] !== true && was(work, shown.slot) !== slots[shown.slot])
+      effects.push({ effect: 'show', fitting, isShown: false })
   }
 }
 

@@ -6,7 +6,7 @@ import { holdBack, isOwners, reports } from './face.js'
 import { finish } from './finish.js'
 import type { Effect, Fault, Input, Outcome, State } from './input.js'
 import { wantToGo } from './leave.js'
-import { afters, amendments, placings, problems, tells } from './owed.js'
+import { afters, amendments, hidings, placings, problems, tells } from './owed.js'
 import { holdBounds, propose, proposeEntry, refuse, touchCell } from './propose.js'
 import { computed, computeWaiting } from './reckon.js'
 import { resetScreen } from './reset.js'
@@ -84,6 +84,7 @@ function joined(work: Work, told: readonly Effect[]): Effect[] {
   for (const one of owed) if (isOfPlace(one)) effects.push(one)
   placings(work, effects)
   for (const one of told) effects.push(one)
+  hidings(work, effects)
   problems(work, effects)
   reports(work, effects)
   for (const one of owed) if (!isOfPlace(one)) effects.push(one)

@@ -12,10 +12,18 @@ export function noteUnfinished(work: Work, fitting: number, how: 'unreported' | 
   write(work, slot, how === undefined ? rest : { ...rest, [fitting]: how })
 }
 
+export function isUnfinished(work: Work, fitting: number): boolean {
+  return stateOf(work, fitting) !== undefined
+}
+
 /** A field that is being typed in is not corrected under the person's hands: it is told when it is left. */
-export function isUncorrected({ machine, slots }: Work, fitting: number): boolean {
+export function isUncorrected(work: Work, fitting: number): boolean {
+  return stateOf(work, fitting) === 'uncorrected'
+}
+
+function stateOf({ machine, slots }: Work, fitting: number): string | undefined {
   const screen = machine.screens[machine.fittings[fitting]?.screen ?? 0]
-  return (slots[screen?.slots.unfinished ?? -1] as Readonly<Record<number, string>>)[fitting] === 'uncorrected'
+  return (slots[screen?.slots.unfinished ?? -1] as Readonly<Record<number, string>>)[fitting]
 }
 
 /** What was typed and did not stand is corrected by the commit; what was wrong with it still holds the submit back. */

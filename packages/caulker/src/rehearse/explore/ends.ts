@@ -22,7 +22,12 @@ export interface EndWatch {
 
 const MOST_KINDS = 24
 const MOST_STATES = 2500
+/** Where several searches came to nothing, the others are short: who is stuck has few states left. */
+const MOST_IN_ALL = 7500
+const FEW_STATES = 200
 const MOST_EDITS = 4
+/** With more calls out than that, more answers do not help. */
+const MOST_PENDING = 6
 /** How often it is asked whether to go on, in moves. */
 const SAID = 200
 
@@ -71,10 +76,14 @@ export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
     return `${hash.high} ${hash.low}`
   }
 
+  /** How many states were looked at in vain. */
+  let spent = 0
+
   /** Looks for an end with nothing but what goes well. */
   function look(from: Node, stopped: () => boolean): 'reached' | 'dead' | 'unknown' {
     const visited = createVisited()
-    let [isReached, isTurnedDown, moves] = [false, false, 0]
+    const most = spent < MOST_IN_ALL ? MOST_STATES : FEW_STATES
+    let [isReached, isTurnedDown, isCut, moves] = [false, false, false, 0]
     const first: Node = { ...from, memory: undefined, purse: { edits: MOST_EDITS, failures: 0, part: -1 } }
     const nodes: Node[] = [first]
     const steps = [{ key: keyOf(first), edits: MOST_EDITS, parent: -1 }]
@@ -97,19 +106,27 @@ export function watchEnds(wiring: Wiring, walk: Walk): EndWatch | undefined {
         const next = walk.go(node, move, judge)
         const { edits } = next.purse
         if (isReached) return reached(at, edits)
+        if (walk.pendingIn(next).length > MOST_PENDING) {
+          isCut = true
+          continue
+        }
         const key = keyOf(next)
         const needs = needed.get(key) ?? Infinity
         if (needs <= edits) return reached(at, edits - needs)
         walk.hash(next, hash)
         if (visited.add(hash.high, hash.low, at) < 0) continue
-        if (nodes.length >= MOST_STATES) return 'unknown'
+        if (nodes.length >= most) {
+          spent += most
+          return 'unknown'
+        }
         nodes.push(walk.keep(next))
         steps.push({ key, edits, parent: at })
       }
       // What was gone on from is not needed any more.
       nodes[at] = undefined as never
     }
-    return isTurnedDown || machine.screens.some(({ submit }) => (submit?.heldBy.length ?? 0) > 0) ? 'unknown' : 'dead'
+    const isHeldByRules = machine.screens.some(({ submit }) => (submit?.heldBy.length ?? 0) > 0)
+    return isTurnedDown || isCut || isHeldByRules ? 'unknown' : 'dead'
   }
 
   return {

@@ -75,7 +75,7 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
     const part = stage.part(fitting, row)
     if (part === undefined)
       throw unknown(`screen '${driver.front()}' has no fitting`, keyed(fitting, row), [...stage.parts().keys()])
-    if (!isThere({ slots: driver.state(), parts: new Map() }, part.fitting))
+    if (!isSeen(part))
       throw new CaulkerError('bad-argument', `'${fitting}' is not shown now, so nothing can be done there`)
     return part
   }
@@ -106,11 +106,23 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
             : 'late' in move
               ? waiting(move.late, 0, true)
               : undefined
-    carryOut(move, answered)
+    // What stood there may be gone with what was left: then nothing more is done.
+    if (left === undefined || isStillThere(move)) carryOut(move, answered)
     const part = focus === undefined ? undefined : stage.parts().get(focus)
-    // What was taken away, or is finished by what followed, is not being typed in any more.
-    if (part === undefined || !isUnfinished(part)) focus = undefined
+    // What was taken away or hidden, or is finished by what followed, is not being typed in any more.
+    if (part === undefined || !isSeen(part) || !isUnfinished(part)) focus = undefined
     return { happened: stage.takeHappened(), left, middle, ran, answered }
+  }
+
+  function isStillThere(move: Move): boolean {
+    const at = 'edit' in move ? move.edit : 'press' in move ? move.press : undefined
+    if (at === undefined) return true
+    const part = stage.part(nameIn(at).fitting, 'row' in move ? move.row : undefined)
+    return part !== undefined && isSeen(part)
+  }
+
+  function isSeen({ fitting }: Part): boolean {
+    return isThere({ slots: driver.state(), parts: new Map() }, fitting)
   }
 
   function carryOut(move: Move, answered: PendingCall | undefined): void {

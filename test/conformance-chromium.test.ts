@@ -32,6 +32,11 @@ describe('what happens when something changes, in Chromium', () => {
   for (const { at } of [...rows, ...journeyRows, ...pageRows])
     it(`${at} holds over elements`, () => expect(wrong[at]).to.equal(undefined))
 
+  it('comes to the same as over ideal components, whatever the wiring and what is done to it', async () => {
+    const partings = () => (window as never as { partings(...seeds: number[]): Promise<string[]> }).partings(200, 300)
+    expect(await page.evaluate(partings)).to.eql([])
+  })
+
   const sent = async (beside: string) => {
     await page.evaluate((inForm) => {
       document.body.innerHTML = `<form><yard-name name="vessel"></yard-name>${inForm}</form>`

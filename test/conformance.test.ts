@@ -5,6 +5,7 @@ import { openWindow } from './support/window.js'
 import { journeyRows } from './conformance/journey-rows.js'
 import { pageRows } from './conformance/page-rows.js'
 import { pagePlayer } from './conformance/page-player.js'
+import { parting } from './conformance/random-wiring.js'
 import { rows } from './conformance/rows.js'
 
 const all = [...rows, ...journeyRows, ...pageRows]
@@ -30,5 +31,11 @@ describe('what happens when something changes', () => {
     before(() => (page = openWindow()))
     after(() => page.close())
     for (const { at, play } of all) it(`${at} ${sentences.get(at)}`, () => play(pagePlayer(page.view)))
+
+    it('comes to the same as over ideal components, whatever the wiring and what is done to it', async () => {
+      const player = pagePlayer(page.view)
+      for (let seed = 0; seed < 200; seed++)
+        expect(await parting(seed, idealPlayer, player), `seed ${seed}`).to.equal(undefined)
+    })
   })
 })

@@ -1,6 +1,8 @@
 import { journeyRows } from './journey-rows.js'
+import { idealPlayer } from './ideal-player.js'
 import { pagePlayer } from './page-player.js'
 import { pageRows } from './page-rows.js'
+import { parting } from './random-wiring.js'
 import { rows } from './rows.js'
 import '../fixtures/interiors/yard-name.js'
 
@@ -32,4 +34,16 @@ async function quiet(): Promise<void> {
   removeEventListener('popstate', heard)
 }
 
-Object.assign(window, { playAll })
+/** Of wirings made at random, where the page parts from the ideal components. */
+async function partings(from: number, to: number): Promise<string[]> {
+  const player = pagePlayer(window as never)
+  const found: string[] = []
+  for (let seed = from; seed < to; seed++) {
+    history.replaceState(null, '', '#')
+    const apart = await parting(seed, idealPlayer, player)
+    if (apart !== undefined) found.push(`seed ${seed}: ${apart.join(' / ')}`)
+  }
+  return found
+}
+
+Object.assign(window, { playAll, partings })

@@ -1129,4 +1129,20 @@ export const rows: Row[] = [
     run.set({ isNamed: true })
     expect([run.shown('field', 'text'), run.read('name')]).to.eql(['Bittern', 'Bittern'])
   }),
+  row('13.63', async (player) => {
+    const design = screen('slip', {
+      cells: { berths: { type: Type.Array(Type.String()), initial: [] } },
+      sources: { office },
+      fittings: { go: button },
+      loads: ({ sources }) => ({ berths: load(sources.office.berths) }),
+      actions: ({ cells }) => ({ twice: [refresh(cells.berths), refresh(cells.berths)] }),
+      bind: ({ actions }) => ({ go: { on: { press: actions.twice } } }),
+    })
+    const run = player.run(design)
+    await run.answer('office.berths', [])
+    run.press('go')
+    expect([run.calls.length, run.aborted, run.pending()]).to.eql([2, 0, ['office.berths']])
+    await run.answer('office.berths', ['N1'])
+    expect([run.read('berths'), run.pending()]).to.eql([['N1'], []])
+  }),
 ]

@@ -76,7 +76,8 @@ function settleAll(work: Work): void {
 
 /** What went wrong, what was turned down or made right, then what is told, called, and said afterwards. */
 function joined(work: Work, told: readonly Effect[]): Effect[] {
-  const { faults, refusals, owed } = work
+  const { faults, refusals } = work
+  const owed = sent(work.owed)
   const effects: Effect[] = []
   for (const fault of faults) effects.push({ effect: 'fault', fault })
   for (const refusal of refusals) effects.push({ effect: 'refusal', refusal })
@@ -90,6 +91,15 @@ function joined(work: Work, told: readonly Effect[]): Effect[] {
   for (const one of owed) if (!isOfPlace(one)) effects.push(one)
   afters(work, effects)
   return effects
+}
+
+/** A call that the same transaction overtakes is never sent. */
+function sent(owed: readonly Effect[]): readonly Effect[] {
+  const aborted = owed.flatMap((one) => (one.effect === 'abort' ? [one.id] : []))
+  const unsent = owed.flatMap((one) => (one.effect === 'call' && aborted.includes(one.id) ? [one.id] : []))
+  return unsent.length === 0
+    ? owed
+    : owed.filter((one) => (one.effect !== 'call' && one.effect !== 'abort') || !unsent.includes(one.id))
 }
 
 /** What changes where things stand comes before what is told to them. */
@@ -161,7 +171,8 @@ function take(work: Work, input: Input): void {
     case 'edit':
       return isUncorrected(work, input.fitting) ? undefined : noteUnfinished(work, input.fitting, 'unreported')
     case 'leave':
-      return leave(work, input.fitting)
+      // From what was hidden the browser takes the focus: nobody has left it.
+      return isHidden(work, input.fitting) ? undefined : leave(work, input.fitting)
     case 'submit':
       return beginSubmit(work, input.screen)
     case 'reset':
@@ -266,6 +277,11 @@ function hearValue(work: Work, bound: BoundName, value: unknown, row: string | u
     if (row !== undefined) proposeEntry(work, bound, row, value)
     else propose(work, bound.cell, value, { by: 'person', screen })
   }
+}
+
+function isHidden({ machine, slots }: Work, fitting: number): boolean {
+  const shown = machine.fittings[fitting]?.shown
+  return shown !== undefined && slots[shown.slot] !== true
 }
 
 /** A field that was left is corrected, and says from now on what is wrong with it. */

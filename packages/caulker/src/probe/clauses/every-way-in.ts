@@ -8,14 +8,16 @@ import { deadEnter, enteredInForm } from './entered-in-form.js'
 import { zeroFirst, zeroLost } from './leading-zero.js'
 import { otherThanComposed, typedPart } from './one-text-of-several.js'
 import { chosenByNoKey, keysInLists } from './chosen-by-no-key.js'
+import { onlyByPointer, pointedOnly } from './only-by-pointer.js'
 import { anotherEntry, deadEntry, entriesChosen } from './chosen-entries.js'
 import { addsAnother, padKeys } from './pad-keys.js'
-import { otherPressed, shownElsewhere, thirdChosen } from './shown-elsewhere.js'
+import { otherPressed, pressedEach, shownElsewhere, thirdChosen } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { isEmptiedPart } from './emptied-part.js'
+import { eachChoice, looksTold, putBack, textsOfOthers } from './looks-told.js'
 import { movesOnlyACursor } from './only-a-cursor.js'
 import { unlikeFresh } from './laws.js'
 import {
@@ -100,6 +102,10 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   deadControls,
   keysTried,
   entriesChosen,
+  eachChoice,
+  pressedEach,
+  textsOfOthers,
+  pointedOnly,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -135,6 +141,9 @@ const LAWS: readonly Law[] = [
   notByTheKeyboard,
   deadEntry,
   anotherEntry,
+  looksTold,
+  putBack,
+  onlyByPointer,
 ]
 
 /** Of several values, or fields, one may be there for something else. */

@@ -1,7 +1,10 @@
-import { accepts, equal, isKept, printed, typeText } from '../../contract/index.js'
+import { accepts, equal, isKept, printed, typeText, type TSchema } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { isEmptiedPart } from './emptied-part.js'
+import { fieldText } from './field-text.js'
 import { linesShowing } from './laws.js'
+import type { Given } from '../../mount/index.js'
+import type { ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
 import { allLines, linesText, pictureText, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
@@ -28,9 +31,10 @@ export const reportsTruth = clause({
   random: 'any',
   onTrial: 'gesture',
   concerns: ({ values }) => Object.keys(values).length > 0,
-  *trails(subject) {
+  async *trails(subject) {
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, ...way.moves] }
+    yield* underOthers(subject)
     yield* intoEmpty(subject)
     yield* offItsType(subject)
     for (const one of subject.chiefWays.slice(0, MOST_PAIRED))
@@ -146,6 +150,39 @@ function offTypeOf({ values }: Subject, changes: ReadonlySet<string>): string[] 
   return values
     .filter(({ name, outside }) => changes.has(name) && !isKept(outside))
     .flatMap(({ type }) => textsOffType(type))
+}
+
+/** The same where a property that chooses among a few, such as a unit, is another: what is reported follows no property but its value. */
+async function* underOthers(subject: Subject): AsyncIterable<Trail> {
+  const choosing = subject.tellable.filter(({ kind, type }) => kind === 'property' && isAmongFew(type))
+  const ways = oneAtEach(subject.ways.filter(({ changes }) => changes.size > 0)).slice(0, MOST_UNDER)
+  for (const { name } of choosing.slice(0, MOST_CHOOSING))
+    for (const other of subject.plain(name).slice(0, 2))
+      for (const { given, moves, control } of ways) {
+        if (equal(given[name], other)) continue
+        const under = { ...given, [name]: other }
+        yield { given: under, moves }
+        const text = isField(control) ? await otherText(subject, under, control) : undefined
+        if (text !== undefined) yield { given: under, moves: moves.map((move) => retyped(move, text)) }
+      }
+}
+
+/** What a field shows for another value. */
+async function otherText(subject: Subject, given: Given, on: ControlRef): Promise<string | undefined> {
+  const before = await subject.look(given, fieldText(on))
+  for (const { name } of subject.values)
+    for (const told of subject.plain(name)) {
+      const text = await subject.look({ ...given, [name]: told }, fieldText(on))
+      if (text !== undefined && text !== '' && text !== before) return text
+    }
+  return undefined
+}
+
+const MOST_CHOOSING = 2
+const MOST_UNDER = 3
+
+function isAmongFew(type: TSchema): boolean {
+  return 'enum' in type || 'anyOf' in type
 }
 
 /** One letter in an empty field, while other names hold a text: a hint, a label, an example. */

@@ -3,7 +3,8 @@ import { controlRefs, findControl, type ControlKind, type ControlRef } from '../
 import { isPlaced } from '../person/gestures.js'
 import { controlText } from '../sight/control-text.js'
 import type { Played } from '../stage/played.js'
-import { isDone, isGesture, type Move } from '../stage/trail.js'
+import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
+import { furnished } from '../subject/other-mounts.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
@@ -38,6 +39,16 @@ export async function shownElsewhere(subject: Subject, { trail, rows }: Played):
     expected: `“${on.label}” to show what was set there`,
     found: `“${on.label}” shows ${now}${isMoved ? '' : ' as before'}, and “${other.ref.label}” shows ${other.text}`,
     cause: `what one ${on.kind} reports is taken for another`,
+  }
+}
+
+const MOST_PRESSED = 6
+
+/** Each button that may stay pressed, and is not. */
+export async function* pressedEach(subject: Subject): AsyncIterable<Trail> {
+  for (const given of [subject.middle, ...furnished(subject)]) {
+    const free = ((await subject.look(given, pressedAt)) ?? []).filter(({ isPressed }) => isPressed === false)
+    for (const { ref } of free.slice(-MOST_PRESSED)) yield { given, moves: [gesture({ do: 'press', on: ref })] }
   }
 }
 

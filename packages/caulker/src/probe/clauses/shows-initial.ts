@@ -11,6 +11,7 @@ import { choicesAlike, isMadeUp, severalGiven, unseenBeside } from './members-sh
 import { problemUnread } from './problem-shown.js'
 import { noneSaysIt, saysTheSame, usualInstead } from './says-the-same.js'
 import { drawsNothing } from './draws-nothing.js'
+import { emptyEntry } from './empty-entries.js'
 import { namelessButton } from './nameless-button.js'
 import { readsNothing } from './read-back.js'
 import { standsElsewhere } from './slider-stands.js'
@@ -90,6 +91,7 @@ export const showsInitial = clause({
       (await standsElsewhere(subject, played)) ??
       (await wordsUnread(subject, played)) ??
       (await namelessButton(subject, played)) ??
+      (await emptyEntry(subject, played)) ??
       drawsNothing(subject, played)
     )
   },

@@ -1,4 +1,4 @@
-import { equal } from '../../contract/index.js'
+import { equal, printed } from '../../contract/index.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isTell, tell, type Trail } from '../stage/trail.js'
@@ -38,6 +38,15 @@ export async function keptTheOld(subject: Subject, { trail, rows }: Played): Pro
       says: 'what is told while somebody is in the field is undone when they leave it, although they typed nothing',
       expected: 'no report',
       found: heardText(row),
+    }
+  const [name, value] = Object.entries(told.tell)[0] ?? ['', undefined]
+  if (equal(like.read[name], value) && equal(row.read[name], rows[0].read[name]) && !equal(row.read[name], value))
+    return {
+      row: 3,
+      says: `${name} that is told while somebody is in the field is not taken, not even once they have left it`,
+      expected: `${name} ${printed(value)}`,
+      found: `${name} ${printed(row.read[name])}`,
+      cause: 'a field that has the focus is left alone, and nothing is made up for later',
     }
   if (!equal(row.read, like.read) || samePicture(row.picture, like.picture)) return undefined
   return {

@@ -44,19 +44,26 @@ export interface Control {
 
 /** Every control inside a container in document order, through shadow roots and slots. */
 export function controlsIn(container: ParentNode): Control[] {
-  const found: Control[] = []
-  const visit = (element: Element) => {
+  return elementsIn(container).flatMap((element): Control[] => {
     const kind = kindOf(element)
-    if (kind !== undefined) found.push({ kind, element: element as HTMLElement })
-    const shadow = shadowOf(element)
-    if (shadow !== null) visitAll(shadow)
-    visitAll(element)
-  }
+    if (kind === undefined || (kind === 'list box' && isPopupList(element))) return []
+    return [{ kind, element: element as HTMLElement }]
+  })
+}
+
+/** Every element inside a container, through shadow roots: of each what is in its root before what is slotted. */
+export function elementsIn(container: ParentNode): Element[] {
+  const found: Element[] = []
   const visitAll = (parent: ParentNode) => {
-    for (let child = parent.firstElementChild; child !== null; child = child.nextElementSibling) visit(child)
+    for (let child = parent.firstElementChild; child !== null; child = child.nextElementSibling) {
+      found.push(child)
+      const shadow = shadowOf(child)
+      if (shadow !== null) visitAll(shadow)
+      visitAll(child)
+    }
   }
   visitAll(container)
-  return found.filter(({ kind, element }) => kind !== 'list box' || !isPopupList(element))
+  return found
 }
 
 export function findControl(container: Element, { kind, nth, label }: ControlRef): HTMLElement | undefined {

@@ -77,7 +77,7 @@ const UNFINISHED = ['text field', 'number field', 'slider']
 export function gestureText(gesture: Gesture): string {
   if (!isPlaced(gesture)) return WITHOUT_PLACE[gesture.do]
   const inWords = WORDS[gesture.do] as (made: Gesture, where: string) => string
-  return inWords(gesture, controlText(gesture.on))
+  return inWords(gesture, refText(gesture.on))
 }
 
 const WITHOUT_PLACE = {
@@ -138,7 +138,7 @@ const KEY_NAMES: Partial<Record<Key, string>> = {
   ' ': 'Space',
 }
 
-function controlText({ kind, label, nth }: ControlRef): string {
+export function refText({ kind, label, nth }: ControlRef): string {
   return `the ${kind}${label === '' ? (nth === 0 ? '' : ` ${nth + 1}`) : ` “${label}”`}`
 }
 

@@ -171,6 +171,16 @@ describe('the fault corpus', () => {
     'flag-hoist-with-attribute-has-the-last-word': 'attribute-agrees',
     'boat-rename-with-save-is-unheard': 'draft-saves',
     'keel-span-with-from-goes-along': 'edits-stand',
+    'boat-ask-with-nought-is-none': 'every-way-in',
+    'boat-ask-with-takes-the-first': 'every-way-in',
+    'boat-ask-with-sought-twice': 'sent-as-said',
+    'hull-order-with-clicks-only': 'every-way-in',
+    'keel-angle-with-points-reported': 'reports-truth',
+    'keel-angle-with-told-inside-is-lost': 'follows-change',
+    'keel-angle-with-typed-is-put-back': 'every-way-in',
+    'plank-rating-with-pressed-one-short': 'every-way-in',
+    'crew-list-with-empty-lines': 'shows-initial',
+    'wood-pick-with-woods-unheard': 'every-way-in',
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it`, async () => expect(await statuses(tag, clause)).to.include('broken'))

@@ -124,8 +124,8 @@ function pageRun(view: Window & typeof globalThis, wiring: AnyScreen | Journey, 
       at(fitting, row).focus()
       at(fitting, row).blur()
     },
-    press: (fitting, event = 'press', payload = null) => {
-      if (!at(fitting).hidden) at(fitting).send(event, payload)
+    press: (fitting, event = 'press', payload = null, row) => {
+      if (!at(fitting, row).hidden) at(fitting, row).send(event, payload)
     },
     report(fitting, event, values) {
       const element = at(fitting)

@@ -74,7 +74,12 @@ export const moody = contract('moody-tag', {
   },
 })
 
-export const all = [moody, count, strict, loose, season, marked, note, span, pair, button, tag]
+export const line = contract('seam-line', {
+  values: { n: { type: Type.Integer(), default: 0, bounds: { least: 0, most: 90 } } },
+  events: { kept: {}, dropped: {} },
+})
+
+export const all = [moody, count, strict, loose, season, marked, note, span, pair, button, tag, line]
 
 const Seam = Type.Object({ id: Type.String(), feet: Type.Number() })
 

@@ -70,16 +70,17 @@ export function randomWiring(seed: number): RandomWiring {
           { then: [set(cells.other, payload('/number') as never), ...after(0.3)] as never, fails: after(0.4) as never },
         ),
       () => run(fittings.one, one(['reset', 'hush']) as never),
-      () => save(fittings.field),
-      () => discard(fittings.field),
+      () => save(one([fittings.field, fittings.seam])),
+      () => discard(one([fittings.field, fittings.seam])),
       () => (screens.length > 0 ? go(one(screens)) : clear(cells.other)),
       () => (screens.length > 0 ? back() : clear(cells.name)),
     ])()
   }
 
   // A typed seam: the parts are chosen at random, so the compiler cannot follow them.
-  const made = (name: string, screens: readonly string[]): AnyScreen =>
-    (screen as any)(name, {
+  const made = (name: string, screens: readonly string[]): AnyScreen => {
+    const second = one<any>([count, loose, marked])
+    return (screen as any)(name, {
       cells: {
         name: { ...text, initial: one(['', 'Bittern']), ...often(0.2, { amend: [(is: string) => is.trim()] }) },
         other: { ...text, ...often(0.2, { refuse: [(is: string) => (is === 'Teal' ? 'no teal' : undefined)] }) },
@@ -95,7 +96,7 @@ export function randomWiring(seed: number): RandomWiring {
         field: note,
         second: note,
         one: count,
-        two: one([count, loose, marked]),
+        two: second,
         go: button,
         send: button,
         total: tag,
@@ -121,12 +122,13 @@ export function randomWiring(seed: number): RandomWiring {
       bind: ({ cells, reckoned, actions, row }: any) => ({
         field: { text: one<any>([twoWay(cells.name), draft(cells.name)]), ...often(0.2, { needed: true }) },
         second: { text: one<any>([twoWay(cells.name), twoWay(cells.other), draft(cells.other)]) },
-        one: { n: twoWay(cells.bales), ...often(0.5, { most: oneWay(cells.most) }) },
-        two: { n: twoWay(cells.bales) },
+        one: { n: twoWay(cells.bales) },
+        // Of these only one keeps what lies outside, so that both ways to run it report the same.
+        two: { n: twoWay(cells.bales), ...(second === loose ? { most: oneWay(cells.most) } : {}) },
         go: { on: { press: actions.first } },
         send: { on: { press: one<any>([[submit()], actions.last, [reset()]]) } },
         total: { amount: oneWay(reckoned.sum), text: oneWay(one<any>([cells.other, reckoned.busy])) },
-        seam: { n: twoWay(row.seam.feet) },
+        seam: { n: one<any>([twoWay(row.seam.feet), draft(row.seam.feet)]) },
       }),
       submit: {
         sends: { bales: 'bales', name: one(['name', 'other']) },
@@ -137,6 +139,7 @@ export function randomWiring(seed: number): RandomWiring {
       },
       reset: { to: one(['initial', 'default', 'saved']) },
     })
+  }
 
   const names = ['here', 'there']
   const wiring =

@@ -26,6 +26,7 @@ import {
   button,
   count,
   freed,
+  line,
   loose,
   marked,
   moody,
@@ -1144,5 +1145,35 @@ export const rows: Row[] = [
     expect([run.calls.length, run.aborted, run.pending()]).to.eql([2, 0, ['office.berths']])
     await run.answer('office.berths', ['N1'])
     expect([run.read('berths'), run.pending()]).to.eql([['N1'], []])
+  }),
+  row('13.64', (player) => {
+    const design = screen('board', {
+      cells: { seams },
+      fittings: { line },
+      rows: ({ cells }) => ({ line: rowsOf(cells.seams, 'id') }),
+      actions: ({ fittings }) => ({ keep: [save(fittings.line)], drop: [discard(fittings.line)] }),
+      bind: ({ row: its, actions }) => ({
+        line: { n: draft(its.line.feet), on: { kept: actions.keep, dropped: actions.drop } },
+      }),
+    })
+    const run = player.run(design as never)
+    const feet = () => (run.read('seams') as { feet: number }[]).map((seam) => seam.feet)
+    const shown = () => ['a', 'b'].map((key) => run.shown('line', 'n', key))
+    run.edit('line', 'n', 7, 'a')
+    run.edit('line', 'n', 8, 'b')
+    expect([feet(), shown()]).to.eql([
+      [3, 4],
+      [7, 8],
+    ])
+    run.press('line', 'kept', null, 'b')
+    expect([feet(), shown()]).to.eql([
+      [3, 8],
+      [7, 8],
+    ])
+    run.press('line', 'dropped', null, 'a')
+    expect([feet(), shown()]).to.eql([
+      [3, 8],
+      [3, 8],
+    ])
   }),
 ]

@@ -49,6 +49,9 @@ import { toolList } from './tool-list.js'
 import { woodPick } from './wood-pick.js'
 import { hullList } from './hull-list.js'
 import { hullSurvey } from './hull-survey.js'
+import { boatAsk } from './boat-ask.js'
+import { hullOrder } from './hull-order.js'
+import { keelAngle } from './keel-angle.js'
 import { pitchSlider } from './pitch-slider.js'
 import { craneChoice } from './crane-choice.js'
 import { rivetCount } from './rivet-count.js'
@@ -147,4 +150,7 @@ export const corpus = [
   kettleWarm,
   pennyField,
   hullSurvey,
+  boatAsk,
+  hullOrder,
+  keelAngle,
 ]

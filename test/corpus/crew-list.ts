@@ -14,6 +14,7 @@ export const crewList = variants({
     'remove-unreported': ['reports-once'],
     'count-stale': ['follows-change', 'reports-truth'],
     'name-payload': ['reports-truth'],
+    'empty-lines': ['shows-initial'],
     'reset-keeps-draft': ['resets-fully'],
     'adds-on-tell': ['quiet-when-told'],
     'one-behind': ['reports-truth'],
@@ -66,7 +67,7 @@ export const crewList = variants({
             up.onclick = () =>
               this.#take(has('up-removes') ? others : [...others.slice(0, to), name, ...others.slice(to)])
             const item = made('li')
-            item.append(name, up, remove)
+            if (!has('empty-lines')) item.append(name, up, remove)
             return item
           }),
         )

@@ -22,6 +22,7 @@ export const plankRating = variants({
     'rating-beyond-best': ['stays-within'],
     'taking-back-unreported': ['reports-once'],
     'stale-plank': ['follows-change'],
+    'pressed-one-short': ['every-way-in'],
     doubled: ['reports-once'],
     'zero-kept-old': ['keeps-falsy', 'takes-empty'],
     'reset-draws-nothing': ['resets-fully'],
@@ -71,7 +72,7 @@ export const plankRating = variants({
             textContent: String(mark),
             onclick: () => this.#pressed(mark),
           })
-          button.setAttribute('aria-pressed', String(mark <= rating))
+          button.setAttribute('aria-pressed', String(has('pressed-one-short') ? mark < rating : mark <= rating))
           return button
         })
         this.replaceChildren(title, ...buttons)

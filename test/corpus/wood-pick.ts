@@ -19,6 +19,7 @@ export const woodPick = variants({
   },
   faults: {
     'never-asks': ['asks-first'],
+    'woods-unheard': ['every-way-in'],
     'asks-afterwards': ['asks-first'],
     'passes-over-veto': ['asks-first'],
     'reports-the-vetoed': ['asks-first'],
@@ -78,7 +79,7 @@ export const woodPick = variants({
       }
 
       choose(wood: string, event: Event): void {
-        if (wood === this.state.wood) return
+        if (wood === this.state.wood || has('woods-unheard')) return
         const asks = () =>
           this.dispatchEvent(new CustomEvent('wood-asks', { cancelable: true, detail: { value: wood } }))
         const isAllowed = has('never-asks') || has('asks-afterwards') || asks()

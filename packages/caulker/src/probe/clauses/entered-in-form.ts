@@ -40,13 +40,19 @@ export async function deadEnter(subject: Subject, { trail, rows }: Played): Prom
     return value && { name: value.name, to: pressed?.read[value.name] }
   }
   const taken = (await Promise.all(ways.map(takenBy))).find((one) => one !== undefined)
-  if (taken === undefined) return undefined
+  if (taken === undefined || !(await isOfDefaults(subject, ways))) return undefined
   return {
     row: at,
     says: `the button of its form takes what is typed as ${taken.name}, and Enter in the field does not`,
     expected: `${taken.name} ${printed(taken.to)}`,
     found: `${taken.name} ${printed(row.read[taken.name])}`,
   }
+}
+
+async function isOfDefaults(subject: Subject, ways: readonly Trail[]): Promise<boolean> {
+  for (const { given, moves } of ways)
+    if ((await subject.lookAfter(given, moves.slice(0, -1), isDefaultOf(moves))) === true) return true
+  return false
 }
 
 /** A text that is typed, and the button that takes it. */

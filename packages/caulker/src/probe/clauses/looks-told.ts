@@ -1,5 +1,5 @@
 import { equal, printed } from '../../contract/index.js'
-import type { ControlKind } from '../person/controls.js'
+import { findControl, type ControlKind, type ControlRef } from '../person/controls.js'
 import { isPlaced, refText } from '../person/gestures.js'
 import { foundControls } from '../person/operate.js'
 import { samePicture } from '../sight/picture.js'
@@ -9,7 +9,7 @@ import { furnished } from '../subject/other-mounts.js'
 import { isKeptBack, waitsForAnother } from '../subject/kept-back.js'
 import { isPlainField, type Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
-import { fieldText } from './field-text.js'
+import { textInside } from './field-text.js'
 import { isMarkedInvalid } from './laws.js'
 import { movesOnlyACursor } from './only-a-cursor.js'
 
@@ -58,9 +58,9 @@ const MOST_FIELDS = 3
 export async function* textsOfOthers(subject: Subject): AsyncIterable<Trail> {
   for (const on of subject.controls.filter(isPlainField).slice(0, MOST_FIELDS))
     for (const { name } of subject.values) {
-      const before = await subject.look(subject.middle, fieldText(on))
+      const before = await textInside(subject, subject.middle, on)
       for (const told of subject.plain(name).slice(0, 2)) {
-        const text = await subject.look({ ...subject.middle, [name]: told }, fieldText(on))
+        const text = await textInside(subject, { ...subject.middle, [name]: told }, on)
         if (text === undefined || text === '' || text === before) continue
         yield { given: subject.middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
         break
@@ -76,8 +76,9 @@ export async function putBack(subject: Subject, { trail, rows }: Played): Promis
   const { on, text } = typed.gesture
   if (!equal(trail.given, subject.middle) || !isUnheard(subject, rows) || !samePicture(first.picture, row.picture))
     return undefined
-  // What stands there already is nothing new.
-  if ((await subject.look(trail.given, fieldText(on))) === text) return undefined
+  // What stands there already is nothing new, and what the field itself turns down says so.
+  if ((await textInside(subject, trail.given, on)) === text) return undefined
+  if ((await subject.lookAfter(trail.given, [typed], isTurnedDown(on))) === true) return undefined
   const named = await toldAs(subject, trail, text)
   if (named === undefined || isMarkedInvalid(row) || (await isForLater(subject, trail))) return undefined
   const entered = await subject.play({ given: trail.given, moves: [typed, gesture({ do: 'enter', on }), end] })
@@ -91,18 +92,24 @@ export async function putBack(subject: Subject, { trail, rows }: Played): Promis
   }
 }
 
-/** The value that the field of a trail shows as this text. */
+/** HTML Standard, section 4.10.21.1: a field may have bounds of its own. */
+function isTurnedDown(on: ControlRef): (container: HTMLElement) => boolean {
+  return (container) => (findControl(container, on) as Partial<HTMLInputElement>).validity?.valid === false
+}
+
+/** The value that the field of a trail shows as this text; of a record, which may have bounds that nobody can say, a sample. */
 async function toldAs(
   subject: Subject,
   { given, moves: [typed] }: Trail,
   text: string,
 ): Promise<{ name: string; told: unknown } | undefined> {
   if (!isDone(typed, 'type')) return undefined
-  for (const { name, accepts: when, lastWord } of subject.values)
+  for (const { name, accepts: when, lastWord, samples } of subject.values)
     for (const told of subject.plain(name)) {
       if (when === 'never' || lastWord === 'self' || equal(told, subject.ideally(name, given))) continue
       if (!equal(subject.ideally(name, { ...given, [name]: told }), told)) continue
-      if ((await subject.look({ ...given, [name]: told }, fieldText(typed.gesture.on))) === text) return { name, told }
+      if (typeof told === 'object' && !samples.some((one) => equal(one, told))) continue
+      if ((await textInside(subject, { ...given, [name]: told }, typed.gesture.on)) === text) return { name, told }
     }
   return undefined
 }

@@ -1,7 +1,7 @@
 import { accepts, equal, isKept, printed, typeText, type TSchema } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { isEmptiedPart } from './emptied-part.js'
-import { fieldText } from './field-text.js'
+import { textInside } from './field-text.js'
 import { linesShowing } from './laws.js'
 import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
@@ -26,7 +26,7 @@ export const reportsTruth = clause({
     'What it reports is of the declared type, is what the component itself holds at that moment, and is what it shows when it has settled.',
   why: 'An owner that is told the value from before the edit, or a text instead of a number, saves and computes with it.',
   tried:
-    'Everything that a person was found to be able to do; each report is compared with the property at that moment, and with the picture afterwards, in which nothing stands as a word of code.',
+    'Everything that a person was found to be able to do; also where a property that chooses among a few is another; each report is compared with the property at that moment, and with the picture afterwards, in which nothing stands as a word of code.',
   unprovenWhen: 'Nothing was reported.',
   random: 'any',
   onTrial: 'gesture',
@@ -169,10 +169,10 @@ async function* underOthers(subject: Subject): AsyncIterable<Trail> {
 
 /** What a field shows for another value. */
 async function otherText(subject: Subject, given: Given, on: ControlRef): Promise<string | undefined> {
-  const before = await subject.look(given, fieldText(on))
+  const before = await textInside(subject, given, on)
   for (const { name } of subject.values)
     for (const told of subject.plain(name)) {
-      const text = await subject.look({ ...given, [name]: told }, fieldText(on))
+      const text = await textInside(subject, { ...given, [name]: told }, on)
       if (text !== undefined && text !== '' && text !== before) return text
     }
   return undefined

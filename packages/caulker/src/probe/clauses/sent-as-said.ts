@@ -22,7 +22,8 @@ export const sentAsSaid = clause({
   promise:
     'Its events bubble, leave shadow trees and may be cancelled as its contract says, carry what it says, and are sent once.',
   why: 'The list around it listens once for all its entries, or it stands in another component: an event that stops on its way is never heard there.',
-  tried: 'Each event that its contract says this of is brought about, and looked at as it is sent.',
+  tried:
+    'Each event that its contract says this of is brought about, and looked at as it is sent; a text is pasted, of which each is sent once.',
   unprovenWhen: 'Nothing that was done brought about such an event.',
   random: 'any',
   onTrial: 'gesture',

@@ -1,4 +1,4 @@
-import { accepts, equal, outsideText, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, outsideText, printed, type Limits, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
 import type { Move, Trail } from '../stage/trail.js'
@@ -44,7 +44,7 @@ export function turnedDownInside(
   if (!isInside(subject, value, given, entered) || !equal(first.read[value.name], last.read[value.name]))
     return undefined
   if (rows.some(({ heard, impossible }) => heard.length > 0 || impossible !== undefined)) return undefined
-  if (isMarkedInvalid(first)) return undefined
+  if (isMarkedInvalid(first) || isOutside(first.read[value.name], subject.limits(value, given))) return undefined
   return {
     row: rows.length - 1,
     says: `${value.name} ${printed(entered)} lies inside its bounds, and is turned down`,
@@ -55,6 +55,11 @@ export function turnedDownInside(
       .map((one) => printed(one))
       .join(' and ')} wrongly`,
   }
+}
+
+/** What lies beside its bounds may be shown as the nearest inside: then that cannot be entered anew. */
+function isOutside(stood: unknown, limits: Limits): boolean {
+  return stood !== undefined && stood !== null && outsideText(stood, limits) !== undefined
 }
 
 /** Whether it is another value, and would stand as it is. */

@@ -496,9 +496,120 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
       }),
     ],
   ],
+  [
+    'a rope that is added, where the list is asked for again only after a failure',
+    'stale-list',
+    () => [
+      loft({
+        cells: { text, ropes: { type: Type.Array(rope), initial: [] } },
+        sources: {
+          rack: source('rack', {
+            all: { effect: 'reads', gives: Type.Array(rope) },
+            add: { effect: 'creates', gives: rope },
+          }),
+        },
+        fittings: { field, go: button, board },
+        loads: ({ sources }: any) => ({ ropes: load(sources.rack.all) }),
+        actions: ({ cells, sources }: any) => ({
+          add: [call(sources.rack.add, undefined, { fails: [refresh(cells.ropes)] })],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.add } },
+          board: { ropes: oneWay(cells.ropes) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a failure that is said for good',
+    'never-let-go',
+    () => [
+      loft({
+        cells: { text, error: text },
+        fittings: { field, go: button, board },
+        actions: ({ cells, sources }: any) => ({
+          order: [
+            call(sources.office.order, { text: cells.text }, { fails: [set(cells.error, 'Not ordered' as never)] }),
+          ],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.order } },
+          board: { line: oneWay(cells.error) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'the answer of what gives none',
+    'handed-off-type',
+    () => [
+      loft({
+        cells: { text, id: text },
+        fittings: { field, go: button, board },
+        actions: ({ cells, sources }: any) => ({
+          keep: [call(sources.office.note, { text: cells.text }, { then: [set(cells.id, payload('/id') as never)] })],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.keep } },
+          board: { line: oneWay(cells.id) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a length that is sent for a text',
+    'source-mismatch',
+    () => [
+      loft({
+        reckoned: ({ cells }: any) => ({ length: reckon([cells.text], (one: any) => one.length) }),
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }),
+        submit: { sends: { text: 'length' }, to: 'office.order' },
+      }),
+    ],
+  ],
 ]
 
 const unusual: [what: string, made: () => any[]][] = [
+  [
+    'an error that is wiped when it is tried again',
+    () => [
+      loft({
+        cells: { text, error: text },
+        fittings: { field, go: button, board },
+        actions: ({ cells, sources }: any) => ({
+          order: [
+            set(cells.error, ''),
+            call(sources.office.order, { text: cells.text }, { fails: [set(cells.error, 'Not ordered' as never)] }),
+          ],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.order } },
+          board: { line: oneWay(cells.error) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'an order that is said to be placed for good',
+    () => [
+      loft({
+        cells: { text, line: text },
+        fittings: { field, go: button, board },
+        actions: ({ cells, sources }: any) => ({
+          order: [call(sources.office.order, { text: cells.text }, { then: [set(cells.line, 'Ordered' as never)] })],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.order } },
+          board: { line: oneWay(cells.line) },
+        }),
+      }),
+    ],
+  ],
   [
     'a busy flag that both answers let go',
     () => [

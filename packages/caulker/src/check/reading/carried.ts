@@ -15,7 +15,7 @@ export interface CarriedStep {
   readonly at: readonly string[]
   readonly step: Step
   readonly carried: TSchema | undefined
-  /** The event that sets it off, where its contract says that it carries nothing. */
+  /** What sets it off and carries nothing, in words: an event without a payload, an operation that gives nothing. */
   readonly bare?: string
 }
 
@@ -34,7 +34,7 @@ export function* carriedSteps(view: ScreenView): Iterable<CarriedStep> {
         ['bind', fitting.name, 'on', event],
         action.steps,
         clauseIn(fitting.contract.events, event)?.payload,
-        isBare(fitting.contract, event) ? `${fitting.name}.${event}` : undefined,
+        isBare(fitting.contract, event) ? `'${fitting.name}.${event}' carries nothing` : undefined,
       )
     for (const [name, heard] of Object.entries(screen.hears))
       if (action.name !== '' && heard.name === action.name)
@@ -68,7 +68,12 @@ function* walk(
     yield { at, step, carried, ...(bare === undefined ? {} : { bare }) }
     const operation = step.step === 'call' ? step.operation : step.step === 'save' ? step.to : undefined
     if (step.step !== 'call' && step.step !== 'save') continue
-    yield* walk(view, at, step.then, operation && view.operation(operation)?.gives)
+    const clause = operation && view.operation(operation)
+    const nothing =
+      clause !== undefined && clause.gives === undefined
+        ? `'${operation?.source}.${operation?.name}' gives nothing`
+        : undefined
+    yield* walk(view, at, step.then, clause?.gives, nothing)
     yield* walk(view, at, step.fails, undefined)
   }
 }

@@ -1,5 +1,4 @@
-import type { AnyCell, Readable, Step } from '../../wiring/index.js'
-import { isPayload } from '../../wiring/index.js'
+import { allSteps, isPayload, type AnyCell, type Readable, type Step, type Steps } from '../../wiring/index.js'
 
 /** What a step gives to an operation, a command, a topic or an owner: the cells among it, and its members where it is an object. */
 
@@ -33,4 +32,10 @@ export function membersOf(given: unknown): Readonly<Record<string, unknown>> {
 export function wipedBy(step: Step): AnyCell | undefined {
   if (step.step === 'clear') return step.cell
   return step.step === 'set' && !isPayload(step.value) && !isReadable(step.value) ? step.cell : undefined
+}
+
+/** The steps that follow a failure. */
+export function failures(at: readonly string[], steps: Steps): Steps[] {
+  if (at[0] === 'submit' && at[1] === 'fails') return [steps]
+  return [...allSteps(steps)].flatMap((step) => (step.step === 'call' || step.step === 'save' ? [step.fails] : []))
 }

@@ -1,3 +1,5 @@
+import { samplesOf } from '../../contract/index.js'
+import { isStateToken, type Readable } from '../../wiring/index.js'
 import type { ScreenView } from './screen-view.js'
 
 /** What a reckoned cell comes to where one cell holds something else than at first; nothing where a function throws. */
@@ -16,4 +18,19 @@ export function recomputed(
     return undefined
   }
   return { value: values.get(reckoned) }
+}
+
+/** Whether it never comes to what is meant, at first or when any one cell behind it holds something else. */
+export function neverIs(view: ScreenView, source: Readable<unknown>, isMeant: (value: unknown) => boolean): boolean {
+  if (isStateToken(source)) return false
+  if (source.kind === 'cell') return !samplesOf(view.typeOf(source) ?? {}).some(isMeant)
+  const first = view.firstReckoned().find(({ name }) => name === source.name)
+  if (first === undefined || first.threw !== undefined || first.value === undefined || isMeant(first.value))
+    return false
+  return [...view.cellsBehind(source)].every((cell) =>
+    samplesOf(view.cells.get(cell)?.type ?? {}).every((value) => {
+      const made = recomputed(view, source.name, cell, value)
+      return made !== undefined && !isMeant(made.value)
+    }),
+  )
 }

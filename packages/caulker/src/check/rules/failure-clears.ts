@@ -1,6 +1,6 @@
 import { isEmpty, valueAt } from '../../contract/index.js'
 import { allSteps, type Step, type Steps } from '../../wiring/index.js'
-import { readablesIn, wipedBy } from '../reading/given.js'
+import { failures, readablesIn, wipedBy } from '../reading/given.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
@@ -92,12 +92,6 @@ function sentBy(view: ScreenView, step: Step): Sent | undefined {
     fails,
     comesToNothing: `where '${operation.source}.${operation.name}' fails, what was typed is gone`,
   }
-}
-
-/** The steps that follow a failure. */
-function failures(at: readonly string[], steps: Steps): Steps[] {
-  if (at[0] === 'submit' && at[1] === 'fails') return [steps]
-  return [...allSteps(steps)].flatMap((step) => (step.step === 'call' || step.step === 'save' ? [step.fails] : []))
 }
 
 /** A flag, such as a promise to be given again, is no typing. */

@@ -33,8 +33,8 @@ export const slip = screen('slipway', {
     for (const { at, step, carried, bare } of carriedSteps(view)) {
       const target = bare === undefined ? undefined : takesPayload(step)
       if (target !== undefined)
-        yield leak(at, `'${bare}' carries nothing, and ${target} is to take what it carries`, {
-          mend: 'Hand on a cell or a constant; or say in the contract what the event carries, under payload.',
+        yield leak(at, `${bare}, and ${target} is to take what it carries`, {
+          mend: 'Hand on a cell or a constant; or say what is carried, under payload of the event or gives of the operation.',
         })
       else yield* stepMismatch(view, at, step, carried)
     }

@@ -1,10 +1,10 @@
 import { equal, printed } from '../../contract/index.js'
 import { allSteps, isPayload, type Step, type Steps } from '../../wiring/index.js'
-import { isReadable } from '../reading/given.js'
+import { failures, isReadable } from '../reading/given.js'
 import { sharedBy, type ScreenView } from '../reading/screen-view.js'
-import { leak, screenRule } from './rule.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
-/** A cell that is set for a call, and that only one of its two answers sets back. */
+/** A cell that is set for a call, and that only one of its two answers sets back; or by its failure, and never again. */
 export const neverLetGo = screenRule({
   id: 'never-let-go',
   level: 'warning',
@@ -34,10 +34,13 @@ export const berth = screen('berth', {
   bind: ({ cells, actions }) => ({ name: { text: twoWay(cells.name), shut: oneWay(cells.isBusy), on: { send: actions.book } } }),
 })`,
   *find(view) {
+    yield* saidForGood(view)
     for (const { at, action } of view.actions)
       for (const { cell, held, then, fails } of heldForCalls(action.steps)) {
         const [given, failed] = [setsBack(then, cell, held), setsBack(fails, cell, held)]
-        if (given !== failed && !isSetElsewhere(view, cell, action.steps))
+        // What it is at first is no state to come back from.
+        const isWiped = equal(held, view.cells.get(cell)?.initial)
+        if (given !== failed && !isWiped && !isSetElsewhere(view, cell, action.steps))
           yield leak(
             at,
             `'${cell}' is set to ${printed(held)} for a call, and stays so where that ${given ? 'fails' : 'succeeds'}`,
@@ -45,6 +48,23 @@ export const berth = screen('berth', {
       }
   },
 })
+
+/** What a failure sets, and nothing ever sets back: it is still said once all is well. */
+function* saidForGood(view: ScreenView): Iterable<Leak> {
+  const all = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
+  for (const { at, action } of view.actions)
+    for (const fails of failures(at, action.steps))
+      for (const failing of fails) {
+        if (failing.step !== 'set' || failing.cell.row !== undefined || isReadable(failing.value)) continue
+        const { name } = failing.cell
+        const others = all.filter((one) => one !== failing && writes(one, name))
+        const isWiped = equal(failing.value, view.cells.get(name)?.initial)
+        if (others.length === 0 && !isWiped && !isSetElsewhere(view, name, action.steps))
+          yield leak(at, `'${name}' is set where a call fails, and nothing ever sets it back`, {
+            mend: `Clear '${name}' when it is tried again; or show states.problem(), which goes by itself.`,
+          })
+      }
+}
 
 interface HeldForCall {
   readonly cell: string

@@ -1,6 +1,6 @@
-import { isEmpty, samplesOf } from '../../contract/index.js'
-import { allSteps, isStateToken, type Readable } from '../../wiring/index.js'
-import { recomputed } from '../reading/recomputed.js'
+import { isEmpty } from '../../contract/index.js'
+import { allSteps, type Readable } from '../../wiring/index.js'
+import { neverIs } from '../reading/recomputed.js'
 import { firstHeld, followsState, isUnset, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
@@ -100,19 +100,4 @@ function readable(view: ScreenView, name: string): Readable<unknown> | undefined
 function isStuck(view: ScreenView, source: Readable<unknown>): boolean {
   const cells = view.cellsBehind(source)
   return cells.size > 0 && !followsState(view, source) && [...cells].every((cell) => isUnset(view, cell))
-}
-
-/** Whether it never comes to what is meant, at first or when any one cell behind it holds something else. */
-function neverIs(view: ScreenView, source: Readable<unknown>, isMeant: (value: unknown) => boolean): boolean {
-  if (isStateToken(source)) return false
-  if (source.kind === 'cell') return !samplesOf(view.typeOf(source) ?? {}).some(isMeant)
-  const first = view.firstReckoned().find(({ name }) => name === source.name)
-  if (first === undefined || first.threw !== undefined || first.value === undefined || isMeant(first.value))
-    return false
-  return [...view.cellsBehind(source)].every((cell) =>
-    samplesOf(view.cells.get(cell)?.type ?? {}).every((value) => {
-      const made = recomputed(view, source.name, cell, value)
-      return made !== undefined && !isMeant(made.value)
-    }),
-  )
 }

@@ -1,6 +1,7 @@
 import { accepts, isWithin, printed, typeText, type TSchema } from '../../contract/index.js'
 import { isPayload } from '../../wiring/index.js'
 import { isReadable } from '../reading/given.js'
+import { neverIs } from '../reading/recomputed.js'
 import { closestMend, leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { sendings, typeGiven, type Sending } from '../reading/sends.js'
@@ -103,7 +104,12 @@ function* compared(
   const isConstant = !isPayload(value) && !isReadable(value)
   if (isConstant && value !== undefined && !accepts(takes, value))
     yield leak(at, `${target} takes ${typeText(takes)}, and is sent ${printed(value)}`)
-  if (type === undefined) return
+  if (type === undefined) {
+    // What is computed has no type of its own, and shows what it comes to.
+    if (isReadable(value) && value.kind === 'reckoned' && neverIs(view, value, (made) => accepts(takes, made)))
+      yield leak(at, `'${value.name}' never comes to what ${target} takes, which is ${typeText(takes)}`)
+    return
+  }
   const found = isWithin(type, takes)
   const from = isReadable(value) ? `'${value.name}'` : 'what was heard'
   if (found.answer === 'no')

@@ -1,15 +1,15 @@
-import { valueAt } from '../../contract/index.js'
-import { allSteps, type Steps } from '../../wiring/index.js'
+import { equal, valueAt, type TSchema } from '../../contract/index.js'
+import { allSteps, type Step, type Steps } from '../../wiring/index.js'
 import { membersOf } from '../reading/given.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
-/** A list that goes on showing an entry which was taken away where it is kept. */
+/** A list that goes on showing an entry which was taken away where it is kept, or without one that was added there. */
 export const staleList = screenRule({
   id: 'stale-list',
   level: 'warning',
   title: 'A list is changed where it is kept, and not asked for again',
-  why: 'The entry that was taken away stays on the screen: the person takes it away once more, or believes that it is still there.',
+  why: 'The entry that was taken away stays on the screen, or the one that was added does not come: the person does it once more.',
   mend: 'Refresh the list in then, or set it to what is left.',
   leaking: `
 import { call, contract, load, oneWay, rowsOf, screen, source, Type } from 'caulker'
@@ -42,35 +42,59 @@ export const loft = screen('loft', {
   *find(view) {
     for (const { at, action } of view.actions)
       for (const step of allSteps(action.steps)) {
-        if (step.step !== 'call' || view.operation(step.operation)?.effect !== 'removes') continue
+        const operation = step.step === 'call' ? view.operation(step.operation) : undefined
+        if (step.step !== 'call' || operation === undefined) continue
         const { source, name } = step.operation
-        for (const list of listsOf(view, source, Object.keys(membersOf(step.given))))
+        const isAdded = operation.effect === 'creates' && operation.gives !== undefined
+        if (operation.effect !== 'removes' && !isAdded) continue
+        const lists = isAdded ? listsOfType(view, source, operation.gives) : listsBy(view, source, step.given)
+        for (const list of lists)
           if (!isSeenTo(view, list, action.steps))
-            yield leak(at, `'${source}.${name}' takes an entry away, and '${list}' goes on showing it`, {
-              mend: `Say then: [refresh(cells.${list})].`,
-            })
+            yield leak(
+              at,
+              `'${source}.${name}' ${isAdded ? 'adds an entry, and' : 'takes an entry away, and'} '${list}' ${isAdded ? 'goes on without it' : 'goes on showing it'}`,
+              {
+                mend: `Say then: [refresh(cells.${list})].`,
+              },
+            )
       }
   },
 })
 
 /** The lists that are loaded from a source, and whose entries have a member by which one is taken away. */
-function listsOf(view: ScreenView, source: string, members: readonly string[]): string[] {
-  return Object.entries(view.screen.loads)
-    .filter(([cell, { operation }]) => {
-      const entry = valueAt(view.cells.get(cell)?.type, ['items', 'properties'])
-      return operation.source === source && members.some((one) => Object.hasOwn((entry ?? {}) as object, one))
-    })
-    .map(([cell]) => cell)
+function listsBy(view: ScreenView, source: string, given: unknown): string[] {
+  const members = Object.keys(membersOf(given))
+  return loadedFrom(view, source).filter((cell) => {
+    const entry = valueAt(view.cells.get(cell)?.type, ['items', 'properties'])
+    return members.some((one) => Object.hasOwn((entry ?? {}) as object, one))
+  })
+}
+
+/** The lists that are loaded from a source, and whose entries are what it gives for a new one. */
+function listsOfType(view: ScreenView, source: string, gives: TSchema | undefined): string[] {
+  return loadedFrom(view, source).filter((cell) => equal(valueAt(view.cells.get(cell)?.type, ['items']), gives))
+}
+
+function loadedFrom({ screen }: ScreenView, source: string): string[] {
+  return Object.entries(screen.loads).flatMap(([cell, { operation }]) => (operation.source === source ? [cell] : []))
 }
 
 /** Whether the list is written or asked for again beside it, after it, or by who hears of it; or the person goes elsewhere. */
 function isSeenTo(view: ScreenView, list: string, steps: Steps): boolean {
   const heard = Object.values(view.screen.hears).flatMap((one) => one.steps)
-  return [...allSteps([...steps, ...heard])].some(
+  return [...onSuccess([...steps, ...heard])].some(
     (step) =>
       step.step === 'go' ||
       step.step === 'back' ||
       ((step.step === 'set' || step.step === 'clear' || step.step === 'refresh') && step.cell.name === list) ||
       (step.step === 'call' && step.into?.name === list),
   )
+}
+
+/** What is done where all goes well: a list that is asked for after a failure is not asked for after this. */
+function* onSuccess(steps: Steps): Iterable<Step> {
+  for (const step of steps) {
+    yield step
+    if (step.step === 'call' || step.step === 'save') yield* onSuccess(step.then)
+  }
 }

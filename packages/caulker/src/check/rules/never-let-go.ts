@@ -1,4 +1,4 @@
-import { equal, printed } from '../../contract/index.js'
+import { equal, printed, valueAt } from '../../contract/index.js'
 import { allSteps, isPayload, type Step, type Steps } from '../../wiring/index.js'
 import { failures, isReadable } from '../reading/given.js'
 import { sharedBy, type ScreenView } from '../reading/screen-view.js'
@@ -58,8 +58,11 @@ function* saidForGood(view: ScreenView): Iterable<Leak> {
         if (failing.step !== 'set' || failing.cell.row !== undefined || isReadable(failing.value)) continue
         const { name } = failing.cell
         const others = all.filter((one) => one !== failing && writes(one, name))
-        const isWiped = equal(failing.value, view.cells.get(name)?.initial)
-        if (others.length === 0 && !isWiped && !isSetElsewhere(view, name, action.steps))
+        const clause = view.cells.get(name)
+        const isWiped = equal(failing.value, clause?.initial)
+        // A flag may open for good what helps from then on, such as whom to ring up.
+        const isFlag = valueAt(clause?.type, ['type']) === 'boolean'
+        if (others.length === 0 && !isWiped && !isFlag && !isSetElsewhere(view, name, action.steps))
           yield leak(at, `'${name}' is set where a call fails, and nothing ever sets it back`, {
             mend: `Clear '${name}' when it is tried again; or show states.problem(), which goes by itself.`,
           })

@@ -1,4 +1,4 @@
-import { accepts, valueClauses } from '../../contract/index.js'
+import { typedBy } from '../reading/each-key.js'
 import type { FittingView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
@@ -33,7 +33,7 @@ export const log = screen('deck-log', {
         if (step.step !== 'save') continue
         const typed = view
           .triggersOf(placed)
-          .find(({ fitting, event }) => fitting.name === step.fitting.name && isTyped(fitting, event))
+          .find(({ fitting, event }) => fitting.name === step.fitting.name && typesADraft(fitting, event))
         if (typed !== undefined)
           yield leak(
             ['bind', typed.fitting.name, 'on', typed.event],
@@ -43,14 +43,6 @@ export const log = screen('deck-log', {
   },
 })
 
-/** Whether an event reports, letter by letter, a value that is a draft there. */
-function isTyped({ contract, bindings }: FittingView, event: string): boolean {
-  return valueClauses(contract).some(
-    (value) =>
-      value.event === event &&
-      value.reports === 'edit' &&
-      value.within === 0 &&
-      accepts(value.type, 'oakum') &&
-      bindings.get(value.name)?.kind === 'draft',
-  )
+function typesADraft(fitting: FittingView, event: string): boolean {
+  return typedBy(fitting, event).some(({ name }) => fitting.bindings.get(name)?.kind === 'draft')
 }

@@ -1,7 +1,7 @@
 import { allSteps, isPayload, type OperationClause } from '../../wiring/index.js'
-import { accepts, valueClauses } from '../../contract/index.js'
+import { typedBy } from '../reading/each-key.js'
 import { leak, screenRule, type Leak } from './rule.js'
-import type { FittingView, ScreenView } from '../reading/screen-view.js'
+import type { ScreenView } from '../reading/screen-view.js'
 import { sendings, type Sending } from '../reading/sends.js'
 
 /** An operation that cannot do what the screen wants of it. */
@@ -59,7 +59,7 @@ function* atEachKey(view: ScreenView): Iterable<Leak> {
       const operation = step.step === 'call' ? step.operation : undefined
       const effect = operation && view.operation(operation)?.effect
       if (operation === undefined || (effect !== 'creates' && effect !== 'removes')) continue
-      const typed = view.triggersOf(placed).find(({ fitting, event }) => isTyped(fitting, event))
+      const typed = view.triggersOf(placed).find(({ fitting, event }) => typedBy(fitting, event).length > 0)
       if (typed !== undefined)
         yield leak(
           placed.at,
@@ -67,12 +67,6 @@ function* atEachKey(view: ScreenView): Iterable<Leak> {
           { mend: 'Call it when the field is left or a button is pressed.' },
         )
     }
-}
-
-function isTyped({ contract }: FittingView, event: string): boolean {
-  return valueClauses(contract).some(
-    (value) => value.event === event && value.reports === 'edit' && value.within === 0 && accepts(value.type, 'o'),
-  )
 }
 
 /** A search submits to what it reads, and shows the answer; what gives nothing is only asked whether it agrees. */

@@ -332,6 +332,27 @@ describe('an exploration', () => {
     expect([leaks.map(({ says }) => says), ended, seen > 5]).to.eql([[], 'all-seen', true])
   })
 
+  it('lets the form around a screen submit and reset it, where no step does', () => {
+    const order = screen('order', {
+      cells: { vessel: { type: Type.String(), initial: '' } },
+      sources: { office: berthOffice },
+      fittings: { vessel: nativeText, problem: nativeOutput },
+      reckoned: () => ({ problem: reckon([states.problem()], (text) => text) }),
+      bind: ({ cells, reckoned }) => ({
+        vessel: { value: twoWay(cells.vessel) },
+        problem: { text: oneWay(reckoned.problem) },
+      }),
+      submit: { sends: ['vessel'], to: 'office.note' },
+      reset: { to: 'initial' },
+    })
+    const { leaks, transitions } = explore(order)
+    expect(leaks.map(({ says }) => says)).to.eql([])
+    expect(transitions.map(({ transition }) => transition)).to.include.members([
+      'order: submits the form',
+      'order: resets the form',
+    ])
+  })
+
   it('enters both of two values, also where a handler takes neither', () => {
     const lamp = contract('quay-lamp', { values: { lit: { type: Type.Boolean(), default: false } } })
     const pier = screen('pier', {

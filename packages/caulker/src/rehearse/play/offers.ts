@@ -1,5 +1,6 @@
 import { equal, isEmpty, valueClauses } from '../../contract/index.js'
 import { slotsGiven, type FittingPlan, type PendingCall } from '../../machine/index.js'
+import { byForm } from './by-form.js'
 import type { Move } from './move.js'
 import type { KeptPlay } from './play.js'
 import type { Plan } from './plan.js'
@@ -16,6 +17,7 @@ export function offers(plan: Plan, kept: KeptPlay, purse: Purse, makeHost: MakeH
     ...leaves(kept),
     ...(purse.edits > 0 ? edits(plan, kept, purse, makeHost) : []),
     ...presses(kept),
+    ...(byForm(plan.machine)[frontOf(kept, plan.machine)] ?? []),
     ...answers(plan, kept, purse, makeHost),
     ...(purse.edits > 0 ? sets(plan, kept, purse, makeHost) : []),
     ...travels(plan, kept),

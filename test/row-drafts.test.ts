@@ -129,7 +129,14 @@ describe('a draft in rows', () => {
   })
 
   it('is rehearsed without a false alarm', () => {
-    for (const wiring of [byHand, bySource])
-      expect(explore(wiring, { edits: 2 }).leaks.map(({ says }) => says)).to.eql([])
+    for (const wiring of [byHand, bySource]) {
+      const { leaks, transitions } = explore(wiring, { edits: 2 })
+      expect(leaks.map(({ says }) => says)).to.eql([])
+      expect(transitions.map(({ transition }) => transition)).to.include.members([
+        'seams: edits line.feet',
+        'seams: edits line.note',
+        'seams: presses line.kept',
+      ])
+    }
   })
 })

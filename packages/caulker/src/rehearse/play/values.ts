@@ -8,6 +8,7 @@ import {
   pointerParts,
   type TSchema,
 } from '../../contract/index.js'
+import type { CellClause } from '../../wiring/index.js'
 import type { Link } from './link.js'
 import type { Plan } from './plan.js'
 import type { KeptPart } from './stage.js'
@@ -36,7 +37,7 @@ export function samplesFor(type: TSchema, makeHost: MakeHost = noHosts): unknown
 export function entered(plan: Plan, link: Link, { part, state }: KeptPart, makeHost: MakeHost): unknown[] {
   const { value, cell } = link
   const { component } = part
-  const clause = plan.machine.cells[cell]
+  const clause = takerOf(plan, link)
   const list = value.among === undefined ? undefined : component.standing(state, value.among.list)
   if (Array.isArray(list)) {
     const at = pointerParts(value.among?.at ?? '') ?? []
@@ -54,6 +55,14 @@ export function entered(plan: Plan, link: Link, { part, state }: KeptPart, makeH
     : []
   const all = [...tokens, ...edges].filter((one) => one !== undefined && accepts(value.type, one))
   return all.filter((one, at) => all.findIndex((other) => equal(one, other)) === at).slice(0, MOST)
+}
+
+/** What takes what is entered: a cell, or the member of an entry that a field of a row edits. */
+function takerOf({ machine }: Plan, { cell, bound, value }: Link): Pick<CellClause, 'type' | 'initial'> | undefined {
+  const clause = machine.cells[cell]
+  if (clause === undefined || bound?.member === undefined) return clause
+  const type = valueAt(clause.type, ['items', 'properties', bound.member]) as TSchema | undefined
+  return { type: type ?? value.type, initial: value.default }
 }
 
 /** The most, one beyond it, and the least, as the field has them now. */

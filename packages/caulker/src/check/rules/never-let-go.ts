@@ -9,7 +9,7 @@ export const neverLetGo = screenRule({
   id: 'never-let-go',
   level: 'warning',
   title: 'What is set for a call is set back by one of its answers only',
-  why: 'The office does not answer, and the screen stays locked, or says that it is sending, until it is loaded again.',
+  why: 'The office does not answer, and the screen stays locked, or says that it is sending, until it is loaded again; or it goes on saying what went wrong once all is well.',
   mend: 'Set it back under then and under fails; or follow states.sending, which the screen keeps by itself.',
   leaking: `
 import { call, contract, oneWay, screen, set, source, twoWay, Type } from 'caulker'

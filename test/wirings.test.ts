@@ -96,6 +96,19 @@ const loft = (more: any, name = 'loft') =>
     bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: {} } }),
     ...more,
   })
+/** One press asks the loft for something, and a line is shown; what is done is what the case is about. */
+const asking = (steps: (its: any) => unknown[]) => [
+  loft({
+    cells: { text, line: text },
+    fittings: { field, go: button, board },
+    actions: (its: any) => ({ ask: steps(its) }),
+    bind: ({ cells, actions }: any) => ({
+      field: { text: twoWay(cells.text) },
+      go: { on: { press: actions.ask } },
+      board: { line: oneWay(cells.line) },
+    }),
+  }),
+]
 const trip = (screens: any, more: any = {}) => {
   const names = Object.keys(screens)
   return journey('rope-trip', { screens, start: names[0]!, ends: [names.at(-1)!], ...more } as any)
@@ -524,40 +537,18 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
   [
     'a failure that is said for good',
     'never-let-go',
-    () => [
-      loft({
-        cells: { text, error: text },
-        fittings: { field, go: button, board },
-        actions: ({ cells, sources }: any) => ({
-          order: [
-            call(sources.office.order, { text: cells.text }, { fails: [set(cells.error, 'Not ordered' as never)] }),
-          ],
-        }),
-        bind: ({ cells, actions }: any) => ({
-          field: { text: twoWay(cells.text) },
-          go: { on: { press: actions.order } },
-          board: { line: oneWay(cells.error) },
-        }),
-      }),
-    ],
+    () =>
+      asking(({ cells, sources }) => [
+        call(sources.office.order, { text: cells.text }, { fails: [set(cells.line, 'Not ordered' as never)] }),
+      ]),
   ],
   [
     'the answer of what gives none',
     'handed-off-type',
-    () => [
-      loft({
-        cells: { text, id: text },
-        fittings: { field, go: button, board },
-        actions: ({ cells, sources }: any) => ({
-          keep: [call(sources.office.note, { text: cells.text }, { then: [set(cells.id, payload('/id') as never)] })],
-        }),
-        bind: ({ cells, actions }: any) => ({
-          field: { text: twoWay(cells.text) },
-          go: { on: { press: actions.keep } },
-          board: { line: oneWay(cells.id) },
-        }),
-      }),
-    ],
+    () =>
+      asking(({ cells, sources }) => [
+        call(sources.office.note, { text: cells.text }, { then: [set(cells.line, payload('/id') as never)] }),
+      ]),
   ],
   [
     'a length that is sent for a text',
@@ -575,40 +566,18 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
 const unusual: [what: string, made: () => any[]][] = [
   [
     'an error that is wiped when it is tried again',
-    () => [
-      loft({
-        cells: { text, error: text },
-        fittings: { field, go: button, board },
-        actions: ({ cells, sources }: any) => ({
-          order: [
-            set(cells.error, ''),
-            call(sources.office.order, { text: cells.text }, { fails: [set(cells.error, 'Not ordered' as never)] }),
-          ],
-        }),
-        bind: ({ cells, actions }: any) => ({
-          field: { text: twoWay(cells.text) },
-          go: { on: { press: actions.order } },
-          board: { line: oneWay(cells.error) },
-        }),
-      }),
-    ],
+    () =>
+      asking(({ cells, sources }) => [
+        set(cells.line, ''),
+        call(sources.office.order, { text: cells.text }, { fails: [set(cells.line, 'Not ordered' as never)] }),
+      ]),
   ],
   [
     'an order that is said to be placed for good',
-    () => [
-      loft({
-        cells: { text, line: text },
-        fittings: { field, go: button, board },
-        actions: ({ cells, sources }: any) => ({
-          order: [call(sources.office.order, { text: cells.text }, { then: [set(cells.line, 'Ordered' as never)] })],
-        }),
-        bind: ({ cells, actions }: any) => ({
-          field: { text: twoWay(cells.text) },
-          go: { on: { press: actions.order } },
-          board: { line: oneWay(cells.line) },
-        }),
-      }),
-    ],
+    () =>
+      asking(({ cells, sources }) => [
+        call(sources.office.order, { text: cells.text }, { then: [set(cells.line, 'Ordered' as never)] }),
+      ]),
   ],
   [
     'a busy flag that both answers let go',

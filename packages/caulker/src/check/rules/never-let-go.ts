@@ -62,7 +62,7 @@ function* saidForGood(view: ScreenView): Iterable<Leak> {
         const isWiped = equal(failing.value, clause?.initial)
         // A flag may open for good what helps from then on, such as whom to ring up.
         const isFlag = valueAt(clause?.type, ['type']) === 'boolean'
-        if (others.length === 0 && !isWiped && !isFlag && !isSetElsewhere(view, name, action.steps))
+        if (others.length === 0 && !isWiped && !isFlag && !isHeldElsewhere(view, name))
           yield leak(at, `'${name}' is set where a call fails, and nothing ever sets it back`, {
             mend: `Clear '${name}' when it is tried again; or show states.problem(), which goes by itself.`,
           })
@@ -103,13 +103,16 @@ function writes(step: Step, cell: string): boolean {
   return (step.step === 'set' || step.step === 'clear') && step.cell.name === cell
 }
 
-/** Something else may let it go: a person, another event, or the journey around it. */
+/** A person, its owner or the journey around it may let it go. */
+function isHeldElsewhere({ fittings, shared, cells }: ScreenView, cell: string): boolean {
+  const isBound = fittings.some((fitting) => sharedBy(fitting).includes(cell))
+  return isBound || shared.has(cell) || cells.get(cell)?.face !== undefined
+}
+
+/** The same, or another event. */
 function isSetElsewhere(view: ScreenView, cell: string, steps: Steps): boolean {
-  const isBound = view.fittings.some((fitting) => sharedBy(fitting).includes(cell))
   return (
-    isBound ||
-    view.shared.has(cell) ||
-    view.cells.get(cell)?.face !== undefined ||
+    isHeldElsewhere(view, cell) ||
     view.actions.some(
       ({ action }) => action.steps !== steps && [...allSteps(action.steps)].some((step) => writes(step, cell)),
     )

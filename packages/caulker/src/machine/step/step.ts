@@ -5,7 +5,7 @@ import { editDraft } from './drafts.js'
 import { holdBack, isOwners, reports } from './face.js'
 import { finish } from './finish.js'
 import type { Effect, Fault, Input, Outcome, State } from './input.js'
-import { wantToGo } from './leave.js'
+import { isShown, wantToGo } from './leave.js'
 import { afters, amendments, hidings, placings, problems, tells } from './owed.js'
 import { holdBounds, propose, proposeEntry, refuse, touchCell } from './propose.js'
 import { computed, computeWaiting } from './reckon.js'
@@ -95,11 +95,10 @@ function joined(work: Work, told: readonly Effect[]): Effect[] {
 
 /** A call that the same transaction overtakes is never sent. */
 function sent(owed: readonly Effect[]): readonly Effect[] {
-  const aborted = owed.flatMap((one) => (one.effect === 'abort' ? [one.id] : []))
-  const unsent = owed.flatMap((one) => (one.effect === 'call' && aborted.includes(one.id) ? [one.id] : []))
-  return unsent.length === 0
-    ? owed
-    : owed.filter((one) => (one.effect !== 'call' && one.effect !== 'abort') || !unsent.includes(one.id))
+  const has = (effect: 'call' | 'abort', id: number) => owed.some((one) => one.effect === effect && one.id === id)
+  const isUnsent = (one: Effect) =>
+    (one.effect === 'abort' && has('call', one.id)) || (one.effect === 'call' && has('abort', one.id))
+  return owed.some(isUnsent) ? owed.filter((one) => !isUnsent(one)) : owed
 }
 
 /** What changes where things stand comes before what is told to them. */
@@ -172,7 +171,7 @@ function take(work: Work, input: Input): void {
       return isUncorrected(work, input.fitting) ? undefined : noteUnfinished(work, input.fitting, 'unreported')
     case 'leave':
       // From what was hidden the browser takes the focus: nobody has left it.
-      return isHidden(work, input.fitting) ? undefined : leave(work, input.fitting)
+      return isShown(work, input.fitting) ? leave(work, input.fitting) : undefined
     case 'submit':
       return beginSubmit(work, input.screen)
     case 'reset':
@@ -277,11 +276,6 @@ function hearValue(work: Work, bound: BoundName, value: unknown, row: string | u
     if (row !== undefined) proposeEntry(work, bound, row, value)
     else propose(work, bound.cell, value, { by: 'person', screen })
   }
-}
-
-function isHidden({ machine, slots }: Work, fitting: number): boolean {
-  const shown = machine.fittings[fitting]?.shown
-  return shown !== undefined && slots[shown.slot] !== true
 }
 
 /** A field that was left is corrected, and says from now on what is wrong with it. */

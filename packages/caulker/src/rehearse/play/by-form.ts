@@ -1,4 +1,5 @@
-import type { Machine, PlannedStep } from '../../machine/index.js'
+import type { Machine } from '../../machine/index.js'
+import { allPlanned } from './all-planned.js'
 import type { Move } from './move.js'
 
 const known = new WeakMap<Machine, readonly (readonly Move[])[]>()
@@ -8,7 +9,7 @@ export function byForm(machine: Machine): readonly (readonly Move[])[] {
   const before = known.get(machine)
   if (before !== undefined) return before
   const made = machine.screens.map(({ submit, reset }, at) => {
-    const steps = new Set(stepsOn(machine, at))
+    const steps = new Set(allPlanned(machine, at).map(({ step }) => step))
     return [
       ...(submit !== undefined && !steps.has('submit') ? [{ form: 'submit' } as const] : []),
       ...(reset !== undefined && !steps.has('reset') ? [{ form: 'reset' } as const] : []),
@@ -16,26 +17,4 @@ export function byForm(machine: Machine): readonly (readonly Move[])[] {
   })
   known.set(machine, made)
   return made
-}
-
-/** Every kind of step that may be carried out on a screen, those after an answer too. */
-function stepsOn(machine: Machine, at: number): PlannedStep['step'][] {
-  const { sites, screens, fittings } = machine
-  const screen = screens[at]
-  if (screen === undefined) return []
-  const kinds: PlannedStep['step'][] = []
-  const seen = new Set<number>()
-  const visit = (steps: readonly PlannedStep[]) => {
-    for (const step of steps) {
-      kinds.push(step.step)
-      if (!('site' in step) || seen.has(step.site)) continue
-      seen.add(step.site)
-      visit([...(sites[step.site]?.then ?? []), ...(sites[step.site]?.fails ?? [])])
-    }
-  }
-  for (const steps of [...Object.values(screen.actions), ...Object.values(screen.commands), ...screen.hears.values()])
-    visit(steps)
-  visit(screen.enters)
-  for (const fitting of screen.fittings) for (const { steps } of fittings[fitting]?.hears.values() ?? []) visit(steps)
-  return kinds
 }

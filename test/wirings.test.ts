@@ -24,6 +24,7 @@ import {
   set,
   shownWhile,
   source,
+  states,
   submit,
   topic,
   twoWay,
@@ -87,6 +88,37 @@ const slate = contract('yard-slate', {
   values: { text: { type: Type.String(), default: '', lastWord: 'self', accepts: 'never' } },
 })
 
+const lockable = contract('splice-lock', {
+  summary: 'A button that can be locked',
+  properties: { shut: { type: Type.Boolean(), default: false } },
+  events: { press: {} },
+  locks: { disabled: 'shut' },
+})
+const harbour = source('harbour', {
+  move: { effect: 'updates', takes: Type.Object({ from: Type.String(), to: Type.String() }) },
+})
+const line = contract('splice-line', {
+  summary: 'A line',
+  properties: { shut: { type: Type.Boolean(), default: false } },
+  values: { text: { type: Type.String(), default: '' } },
+  commands: { reset: { effect: 'reset' } },
+  readings: { letters: { type: Type.Integer(), from: ['text'] } },
+  locks: { disabled: 'shut' },
+})
+/** What is inside a line: one field that is all it should be; `more` lies over it. */
+const within = (more: any) =>
+  (interior as (face: any, made: any) => any)(line, {
+    fittings: { one: field },
+    commands: ({ face }: any) => ({ reset: [clear(face.values.text)] }),
+    readings: ({ reckoned }: any) => ({ letters: reckoned.letters }),
+    bind: ({ face }: any) => ({ one: { text: twoWay(face.values.text), shut: oneWay(face.properties.shut) } }),
+    ...more,
+    reckoned: (its: any) => ({
+      letters: reckon([its.face.values.text], (one: any) => one.length),
+      ...more.reckoned?.(its),
+    }),
+  })
+
 /** One screen with a field, a button and a board; `more` lies over it. */
 const loft = (more: any, name = 'loft') =>
   loose(name, {
@@ -99,11 +131,12 @@ const loft = (more: any, name = 'loft') =>
 /** One press asks the loft for something, and a line is shown; what is done is what the case is about. */
 const asking = (steps: (its: any) => unknown[]) => [
   loft({
-    cells: { text, line: text },
-    fittings: { field, go: button, board },
+    cells: { text, line: text, kept: text },
+    fittings: { field, other: field, go: button, board },
     actions: (its: any) => ({ ask: steps(its) }),
     bind: ({ cells, actions }: any) => ({
       field: { text: twoWay(cells.text) },
+      other: { text: twoWay(cells.kept) },
       go: { on: { press: actions.ask } },
       board: { line: oneWay(cells.line) },
     }),
@@ -561,9 +594,229 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
       }),
     ],
   ],
+  [
+    'a screen that is left as it is sent, whether or not it was',
+    'said-too-early',
+    () => [
+      trip({
+        one: loft({
+          actions: () => ({ on: [submit(), go('two')] }),
+          bind: ({ cells, actions }: any) => ({
+            field: { text: twoWay(cells.text) },
+            go: { on: { press: actions.on } },
+          }),
+          submit: { sends: ['text'], to: 'office.note' },
+        }),
+        two: loft({}, 'two'),
+      }),
+    ],
+  ],
+  [
+    'a topic that is to say what, and is announced without it',
+    'handed-off-type',
+    () => [
+      loft({
+        topics: { splice },
+        actions: ({ topics }: any) => ({ say: [announce(topics.splice)] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.say } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a draft that is saved with what another cell holds',
+    'draft-never-saved',
+    () => [
+      loft({
+        cells: { text, line: text },
+        actions: ({ cells, fittings, sources }: any) => ({
+          keep: [save(fittings.field, { to: sources.office.note, given: { text: cells.line } })],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: draft(cells.text) },
+          go: { on: { press: actions.keep } },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a list that is sorted where it stands',
+    'impure-function',
+    () => [
+      loft({
+        cells: { text, ropes: { type: Type.Array(rope), initial: [] } },
+        fittings: { field, go: button, board },
+        loads: ({ sources }: any) => ({ ropes: load(sources.office.ropes) }),
+        reckoned: ({ cells }: any) => ({
+          line: reckon([cells.ropes], (all: any) => all.sort((a: any, b: any) => a.feet - b.feet)[0]?.id ?? ''),
+        }),
+        bind: ({ cells, reckoned }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: {},
+          board: { ropes: oneWay(cells.ropes), line: oneWay(reckoned.line) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'an amendment without a return',
+    'takes-nothing',
+    () => [loft({ cells: { text: { ...text, amend: (one: string) => void one.trim() } } })],
+  ],
+  [
+    'a refusal that gives true',
+    'takes-nothing',
+    () => [loft({ cells: { text: { ...text, refuse: (one: string) => one.length > 4 } } })],
+  ],
+  [
+    'a save that is locked while its draft is open',
+    'locked-when-filled',
+    () => [
+      loft({
+        fittings: { field, go: lockable },
+        actions: ({ fittings }: any) => ({ keep: [save(fittings.field)] }),
+        bind: ({ cells, fittings, actions }: any) => ({
+          field: { text: draft(cells.text) },
+          go: {
+            shut: oneWay(states.editing(fittings.field)),
+            on: { press: actions.keep },
+          },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a lock that is handed inwards the wrong way round',
+    'half-locked',
+    () => [
+      within({
+        reckoned: ({ face }: any) => ({ open: reckon([face.properties.shut], (shut: any) => !shut) }),
+        bind: ({ face, reckoned }: any) => ({
+          one: { text: twoWay(face.values.text), shut: oneWay(reckoned.open) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a reset that brings back another value than it began with',
+    'half-reset',
+    () => [within({ commands: ({ face }: any) => ({ reset: [set(face.values.text, 'oakum' as never)] }) })],
+  ],
+  [
+    'a control inside that edits a copy which nobody is told',
+    'mute-value',
+    () => [
+      within({
+        cells: { copy: text },
+        bind: ({ cells, face }: any) => ({ one: { text: twoWay(cells.copy), shut: oneWay(face.properties.shut) } }),
+      }),
+    ],
+  ],
+  [
+    'a control inside that hands its copy on, and never shows what it is told',
+    'deaf-property',
+    () => [
+      within({
+        cells: { copy: text },
+        bind: ({ cells, face }: any) => ({
+          one: {
+            text: twoWay(cells.copy),
+            shut: oneWay(face.properties.shut),
+            on: { undo: [set(face.values.text, cells.copy)] },
+          },
+        }),
+      }),
+    ],
+  ],
 ]
 
 const unusual: [what: string, made: () => any[]][] = [
+  [
+    'a move that is told from where and to where',
+    () => [
+      loft({
+        cells: { text, place: text },
+        fittings: { field, go: button, board },
+        sources: { office: harbour },
+        actions: ({ cells, sources }: any) => ({
+          move: [call(sources.office.move, { from: cells.place, to: payload() }), set(cells.place, payload())],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text), on: { done: actions.move } },
+          go: {},
+          board: { line: oneWay(cells.place) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a word that is said for as long as nobody has answered',
+    () =>
+      asking(({ cells, sources }) => [
+        set(cells.line, 'A moment…' as never),
+        call(
+          sources.office.order,
+          { text: cells.text },
+          { then: [set(cells.line, 'Ordered' as never)], fails: [set(cells.line, 'Not ordered' as never)] },
+        ),
+      ]),
+  ],
+  [
+    'two cells that change places by a third, which is wiped',
+    () =>
+      asking(({ cells }) => [
+        set(cells.line, cells.text),
+        set(cells.text, cells.kept),
+        set(cells.kept, cells.line),
+        clear(cells.line),
+      ]),
+  ],
+  [
+    'a list that is asked for again with a button',
+    () => [
+      loft({
+        cells: { text, found: { type: Type.Array(rope), initial: [] } },
+        fittings: { field, go: button, board },
+        loads: ({ cells, sources }: any) => ({ found: load(sources.office.search, { text: cells.text }) }),
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: [refresh(cells.found)] } },
+          board: { ropes: oneWay(cells.found) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a refusal that is written with &&',
+    () => [loft({ cells: { text: { ...text, refuse: (one: string) => one.length > 9 && 'Shorter, please' } } })],
+  ],
+  [
+    'an amendment that knows only what it knows',
+    () => [
+      loft({
+        cells: { text: { ...text, amend: (one: string) => (['MC-104', 'oakum'].includes(one) ? one : '') } },
+      }),
+    ],
+  ],
+  [
+    'a button that opens once all is filled in, and nothing is on its way',
+    () => [
+      loft({
+        fittings: { field, go: lockable },
+        reckoned: ({ cells }: any) => ({
+          shut: reckon([cells.text, states.sending()], (one: any, isSending: any) => one === '' || isSending),
+        }),
+        bind: ({ cells, reckoned }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { shut: oneWay(reckoned.shut), on: { press: [submit()] } },
+        }),
+        submit: { sends: ['text'], needs: { text: 'Say something' }, to: 'office.note' },
+      }),
+    ],
+  ],
+  ['a control inside that is locked with its face, and counted', () => [within({})]],
   [
     'an error that is wiped when it is tried again',
     () =>

@@ -221,6 +221,19 @@ export const rows: Row[] = [
     expect(run.shown('one', 'n')).to.equal(10)
     expect(run.refusals.map(({ reason }) => reason)).to.eql(['eight is sold', 'eight is sold'])
   }),
+  row('2.13', (player) => {
+    // As plain JavaScript writes it.
+    const odd = (n: number): any => (n === 7 ? true : n === 8 ? '' : n === 9 ? null : n > 20 && 'that is too many')
+    const run = player.run(counted({ refuse: odd }))
+    for (const n of [8, 9, 11]) {
+      expect(run.set({ bales: n })).to.equal(undefined)
+      expect(run.read('bales')).to.equal(n)
+    }
+    expect(run.set({ bales: 30 })).to.equal('that is too many')
+    run.edit('one', 'n', 7)
+    expect([run.read('bales'), run.shown('one', 'n')]).to.eql([11, 11])
+    expect(run.faults.length).to.equal(1)
+  }),
   row('2.6', (player) => {
     const run = player.run(counted({ initial: 99, amend: (n: number) => n - 1 }))
     expect([run.read('bales'), run.shown('one', 'n'), run.read('total')]).to.eql([40, 40, 80])

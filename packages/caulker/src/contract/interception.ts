@@ -35,10 +35,19 @@ export function settle(
     value = inside.value
   }
   for (const refuse of clause.refuse) {
-    const reason = refuse(value, before)
+    const reason = reasonAgainst(refuse, value, before)
     if (reason !== undefined) return refused(reason)
   }
   return { stands: true, value }
+}
+
+/** Why a value is turned down; nothing where it may pass. Throws where what is given is neither. */
+export function reasonAgainst(refuse: Refuse<unknown>, value: unknown, before: unknown): string | undefined {
+  const reason: unknown = refuse(value, before)
+  if (typeof reason === 'string' && reason !== '') return reason
+  // A condition that is written with && gives false, and an empty text says nothing.
+  if (reason === undefined || reason === null || reason === false || reason === '') return undefined
+  throw new TypeError(`refuse gave ${printed(reason)}, which is no reason to read`)
 }
 
 /**

@@ -54,14 +54,15 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
   refuseMalformed(who, draft, face !== undefined)
   const sections = face?.its ?? {}
   const cells = { ...sections, cells: named('cell', draft.cells ?? {}) }
-  const reckoned = withNames(madeBy(who, 'reckoned', draft.reckoned?.(cells)))
+  const fittings = named('fitting', draft.fittings)
+  const reckoned = withNames(madeBy(who, 'reckoned', draft.reckoned?.({ ...cells, fittings })))
   const rows = madeBy(who, 'rows', draft.rows?.(cells)) as Record<string, Rows<unknown>>
   const sources = { sources: namedSources(draft.sources ?? {}) }
   const its = {
     ...cells,
     ...sources,
     reckoned: named('reckoned', reckoned, (key) => reckoned[key]),
-    fittings: named('fitting', draft.fittings),
+    fittings,
     topics: named('topic', draft.topics ?? {}, (key) => ({ kind: 'topic', name: key })),
   }
   const row = namedRows(rows)
@@ -73,6 +74,7 @@ export function compose(who: string, name: string, draft: AnyDraft, face?: Face)
     draft.bind({
       ...cells,
       reckoned: its.reckoned,
+      fittings,
       actions: named('action', written, (key) => written[key]),
       row,
     }),

@@ -29,7 +29,7 @@ export interface Interior<C extends AnyContract = AnyContract> {
 interface InteriorDraft<T extends ContractTypes, S extends SchemaMap, U extends AnyFittings, D, A, B> {
   cells?: { [K in keyof S]: CellDraft<S[K]> }
   fittings: U
-  reckoned?: (its: { face: FaceOf<T>; cells: CellsOf<S> }) => D
+  reckoned?: (its: { face: FaceOf<T>; cells: CellsOf<S>; fittings: FittingsOf<U> }) => D
   actions?: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D>; fittings: FittingsOf<U> }) => A
   /** What carries out each command of the contract. */
   commands?: (its: { face: FaceOf<T>; cells: CellsOf<S>; fittings: FittingsOf<U> }) => {
@@ -51,7 +51,13 @@ interface InteriorDraft<T extends ContractTypes, S extends SchemaMap, U extends 
   }
   /** Rules of `check` that it knowingly breaks, each with the reason. */
   waives?: Waivers
-  bind: (its: { face: FaceOf<T>; cells: CellsOf<S>; reckoned: NoInfer<D>; actions: NoInfer<A> }) => B & OnlyKnown<B, U>
+  bind: (its: {
+    face: FaceOf<T>
+    cells: CellsOf<S>
+    reckoned: NoInfer<D>
+    fittings: FittingsOf<U>
+    actions: NoInfer<A>
+  }) => B & OnlyKnown<B, U>
 }
 
 /**

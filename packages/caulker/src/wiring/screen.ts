@@ -50,11 +50,13 @@ export interface ScreenDraft<
   fittings: U
   sources?: O
   topics?: T
-  reckoned?: (its: { cells: CellsOf<S> }) => D
+  reckoned?: (its: { cells: CellsOf<S>; fittings: FittingsOf<U> }) => D
   /** Fittings that stand once for each entry of a list. */
   rows?: (its: { cells: CellsOf<S> }) => W
   /** Fittings that are shown only while a cell holds. */
-  shown?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D> }) => { readonly [K in keyof U]?: Showing }
+  shown?: (its: { cells: CellsOf<S>; reckoned: NoInfer<D>; fittings: FittingsOf<U> }) => {
+    readonly [K in keyof U]?: Showing
+  }
   /** What each cell is loaded with when the screen is entered. */
   loads?: (its: { cells: CellsOf<S>; sources: SourcesOf<O> }) => { readonly [K in keyof S]?: Load<Static<S[K]>> }
   /** Steps by name; `row` stands for the entry of the row that sets them off. */
@@ -66,6 +68,7 @@ export interface ScreenDraft<
   bind: (its: {
     cells: CellsOf<S>
     reckoned: NoInfer<D>
+    fittings: FittingsOf<U>
     actions: NoInfer<A>
     row: RowsOf<NoInfer<W>>
   }) => B & OnlyKnown<B, U>

@@ -9,15 +9,24 @@ export function recomputed(
   cell: string,
   value: unknown,
 ): { value: unknown } | undefined {
-  const values = new Map<string, unknown>([...view.cells].map(([name, { initial }]) => [name, initial]))
-  values.set(cell, value)
+  return heldWhile(view, reckoned, new Map([[cell, value]]))
+}
+
+/** What a cell, a reckoned cell or a state holds where some of them hold something else than at first, by name. */
+export function heldWhile(
+  view: ScreenView,
+  name: string,
+  held: ReadonlyMap<string, unknown>,
+): { value: unknown } | undefined {
+  const values = new Map<string, unknown>([...view.cells].map(([cell, { initial }]) => [cell, initial]))
+  for (const [one, value] of held) values.set(one, value)
   try {
-    for (const { name, from, compute } of view.firstReckoned())
-      values.set(name, compute(...from.map((one) => values.get(one))))
+    for (const { name: one, from, compute } of view.firstReckoned())
+      values.set(one, compute(...from.map((input) => values.get(input))))
   } catch {
     return undefined
   }
-  return { value: values.get(reckoned) }
+  return { value: values.get(name) }
 }
 
 /** Whether it never comes to what is meant, at first or when any one cell behind it holds something else. */

@@ -1,4 +1,7 @@
 import { givenClauses, valueClauses, type AnyContract } from '../../contract/index.js'
+import { isReadable } from '../reading/given.js'
+import type { ScreenView } from '../reading/screen-view.js'
+import { isMute } from './mute-value.js'
 import { designRule, leak } from './rule.js'
 
 /** A property that its owner can set, and that nothing inside the component follows. */
@@ -38,9 +41,35 @@ export const inside = interior(text, {
             ),
             of: { name: `${interior.contract.tag} inside`, written: view.screen },
           }
+        else if (
+          kind === 'value' &&
+          followed.has(name) &&
+          !isSeen(view, name) &&
+          !isMute(interior.contract, view, name)
+        )
+          yield {
+            ...leak([name], `'${name}' of '${interior.contract.tag}' can be told, and no control inside shows it`, {
+              path: [],
+              mend: `Bind the control that edits it to face.values.${name}, with twoWay.`,
+            }),
+            of: { name: `${interior.contract.tag} inside`, written: view.screen },
+          }
     }
   },
 })
+
+/** Whether anything that a person sees depends on it. */
+function isSeen({ screen, fittings, cellsBehind }: ScreenView, cell: string): boolean {
+  const bound = fittings.flatMap(({ bindings }) =>
+    [...bindings.values()].flatMap((binding): unknown[] => (binding.kind === 'constant' ? [] : [binding.source])),
+  )
+  const parts: readonly unknown[] = [
+    ...bound,
+    ...Object.values(screen.rows).map(({ source }): unknown => source),
+    ...Object.values(screen.shown).map(({ source }) => source),
+  ]
+  return parts.some((source) => isReadable(source) && cellsBehind(source).has(cell))
+}
 
 /** Bounds, steps and what obliges the person are followed by the contract's own interception. */
 function followedByContract(contract: AnyContract): unknown[] {

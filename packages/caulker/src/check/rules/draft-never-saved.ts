@@ -1,5 +1,7 @@
-import { allSteps } from '../../wiring/index.js'
-import { leak, screenRule } from './rule.js'
+import { allSteps, isPayload, type AnyCell } from '../../wiring/index.js'
+import { membersOf, readablesIn } from '../reading/given.js'
+import type { FittingView, ScreenView } from '../reading/screen-view.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
 /** A draft that nothing saves. */
 export const draftNeverSaved = screenRule({
@@ -38,5 +40,29 @@ export const log = screen('deck-log', {
             ['bind', fitting.name, name],
             `'${fitting.name}.${name}' edits a draft of '${binding.source.name}', and nothing saves it`,
           )
+    yield* savedWithoutIt(view)
   },
 })
+
+/** A save that sends something else: the copy is taken for saved, and has gone nowhere. */
+function* savedWithoutIt(view: ScreenView): Iterable<Leak> {
+  for (const { at, action } of view.actions)
+    for (const step of allSteps(action.steps)) {
+      if (step.step !== 'save' || step.to === undefined || step.given === undefined) continue
+      const fitting = view.fittings.find(({ name }) => name === step.fitting.name)
+      const drafted = fitting === undefined ? [] : draftsOf(fitting)
+      const sent = readablesIn(step.given).flatMap((one) => [...view.cellsBehind(one)])
+      // What is carried may be the copy itself.
+      const carries = [step.given, ...Object.values(membersOf(step.given))].some(isPayload)
+      if (!carries && drafted.length > 0 && !drafted.some((cell) => sent.includes(cell.name)))
+        yield leak(
+          at,
+          `saves the draft of '${step.fitting.name}' to '${step.to.source}.${step.to.name}', which is not given '${drafted[0]?.name}'`,
+          { mend: `Give it cells.${drafted[0]?.name}: there it stands for the copy.` },
+        )
+    }
+}
+
+function draftsOf({ bindings }: FittingView): AnyCell[] {
+  return [...bindings.values()].flatMap((binding) => (binding.kind === 'draft' ? [binding.source] : []))
+}

@@ -1,4 +1,5 @@
-import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { followsState, isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { recomputed } from '../reading/recomputed.js'
 import { isReadable } from '../reading/given.js'
 import { designRule, leak } from './rule.js'
 
@@ -30,6 +31,14 @@ export const inside = interior(span, {
       for (const lock of new Set(Object.values(interior.contract.locks))) {
         if (lock === undefined) continue
         const editing = view.fittings.filter((fitting) => edits(view, fitting))
+        for (const fitting of editing)
+          if (isOpenWhileLocked(view, fitting, lock))
+            yield {
+              ...leak(['bind', fitting.name], `'${fitting.name}' can be edited while '${lock}' is set`, {
+                mend: 'Turn the lock of the control round.',
+              }),
+              of: { name: `${interior.contract.tag} inside`, written: view.screen },
+            }
         const reached = editing.filter((fitting) => follows(view, fitting, lock))
         for (const fitting of reached.length === 0 ? [] : editing)
           if (!reached.includes(fitting))
@@ -53,6 +62,16 @@ function edits({ cells }: ScreenView, { bindings, handlers }: FittingView): bool
       steps.some((step) => (step.step === 'set' || step.step === 'clear') && isFace(step.cell.name)),
     )
   )
+}
+
+/** Whether its lock is reckoned from the lock of the face, and comes to no lock where that is set and the rest is as at first. */
+function isOpenWhileLocked(view: ScreenView, { contract, bindings }: FittingView, lock: string): boolean {
+  return [contract.locks.disabled, contract.locks.readonly].some((own) => {
+    const binding = own === undefined ? undefined : bindings.get(own)
+    if (binding?.kind !== 'one-way' || binding.source.kind !== 'reckoned') return false
+    if (followsState(view, binding.source) || !view.cellsBehind(binding.source).has(lock)) return false
+    return recomputed(view, binding.source.name, lock, true)?.value === false
+  })
 }
 
 /** Whether anything that it is given, or its being shown, depends on the lock. */

@@ -1,4 +1,6 @@
-import { allSteps } from '../../wiring/index.js'
+import { equal, printed } from '../../contract/index.js'
+import { allSteps, isPayload } from '../../wiring/index.js'
+import { isReadable } from '../reading/given.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { designRule, leak } from './rule.js'
 
@@ -32,6 +34,15 @@ export const inside = interior(span, {
       for (const { name, effect } of Object.values(interior.contract.commands)) {
         if (effect !== 'reset' || (view.screen.commands[name]?.steps.length ?? 0) === 0) continue
         const back = broughtBack(view, name)
+        for (const { cell, value, begins } of misledTo(view, name))
+          yield {
+            ...leak(
+              ['commands', name],
+              `the command '${name}' sets '${cell}' to ${printed(value)}, and it begins as ${printed(begins)}`,
+              { mend: `Say clear(face.values.${cell}).` },
+            ),
+            of: { name: `${interior.contract.tag} inside`, written: view.screen },
+          }
         for (const value of Object.keys(interior.contract.values))
           if (back !== 'all' && !back.has(value))
             yield {
@@ -43,6 +54,16 @@ export const inside = interior(span, {
       }
   },
 })
+
+/** What a reset writes down that is not what the contract says it begins as. */
+function* misledTo(view: ScreenView, command: string): Iterable<{ cell: string; value: unknown; begins: unknown }> {
+  for (const step of allSteps(view.screen.commands[command]?.steps ?? [])) {
+    if (step.step !== 'set' || isPayload(step.value) || isReadable(step.value)) continue
+    const clause = view.cells.get(step.cell.name)
+    if (clause?.face === 'value' && clause.initial !== undefined && !equal(clause.initial, step.value))
+      yield { cell: clause.name, value: step.value, begins: clause.initial }
+  }
+}
 
 /** The values of the face that the steps of a command write, or that a reset inside it brings back. */
 function broughtBack(view: ScreenView, command: string): ReadonlySet<string> | 'all' {

@@ -67,15 +67,13 @@ function* stepMismatch(
         { mend: `Set '${step.cell.name}' to a value of its type.` },
       )
   }
-  if (step.step === 'announce')
-    yield* handed(
-      view,
-      at,
-      step.value,
-      view.screen.topics[step.topic.name]?.payload,
-      `the topic '${step.topic.name}'`,
-      carried,
-    )
+  const topic = step.step === 'announce' ? view.screen.topics[step.topic.name]?.payload : undefined
+  if (step.step === 'announce' && step.value === undefined && topic !== undefined)
+    yield leak(at, `the topic '${step.topic.name}' carries ${typeText(topic)}, and is given nothing`, {
+      mend: 'Give it what it carries.',
+    })
+  else if (step.step === 'announce')
+    yield* handed(view, at, step.value, topic, `the topic '${step.topic.name}'`, carried)
   if (step.step === 'run') {
     const command = clauseIn<CommandClause>(view.screen.fittings[step.fitting.name]?.commands, step.command)
     if (command === undefined) return

@@ -1,5 +1,6 @@
 import { messageOf } from '../../words/index.js'
-import { equal } from '../../contract/index.js'
+import { equal, samplesOf } from '../../contract/index.js'
+import type { ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A reckoned cell whose function gives two answers to one question. */
@@ -36,9 +37,37 @@ export const slip = screen('slipway', {
           ['reckoned', name],
           `'${name}' comes to another value when it is computed again from the same inputs`,
         )
+      const changed = changedBy(view, name)
+      if (changed !== undefined)
+        yield leak(['reckoned', name], `'${name}' changes what '${changed}' holds while it is computed`, {
+          mend: 'Work on a copy: […list].sort(), {…record}.',
+        })
     }
   },
 })
+
+/** The cell, of those that hold a list or a record, into which the function writes. */
+function changedBy(view: ScreenView, reckoned: string): string | undefined {
+  const { compute, from } = view.firstReckoned().find(({ name }) => name === reckoned)!
+  return from.find((cell, at) => {
+    const samples = samplesOf(view.cells.get(cell)?.type ?? {}).filter(isHolder)
+    return samples
+      .flatMap((sample) => (Array.isArray(sample) ? [sample, sample.toReversed()] : [sample]))
+      .some((sample) => {
+        const given = from.map((one, place) => (place === at ? structuredClone(sample) : view.cells.get(one)?.initial))
+        outcomeOf(compute, given)
+        return !equal(given[at], sample)
+      })
+  })
+}
+
+/** What structuredClone takes, of what a type can say: lists and plain records. */
+function isHolder(value: unknown): boolean {
+  return (
+    Array.isArray(value) ||
+    (typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype)
+  )
+}
 
 function outcomeOf(compute: (...inputs: readonly unknown[]) => unknown, inputs: readonly unknown[]): unknown {
   try {

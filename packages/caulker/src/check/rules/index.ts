@@ -82,6 +82,17 @@ import { crossedNames } from './crossed-names.js'
 import { neverLetGo } from './never-let-go.js'
 import { halfReset } from './half-reset.js'
 import { savesEachKey } from './saves-each-key.js'
+import { idleStep } from './idle-step.js'
+import { sentBeforeSet } from './sent-before-set.js'
+import { saidTooEarly } from './said-too-early.js'
+import { askedOnce } from './asked-once.js'
+import { clearsUnsent } from './clears-unsent.js'
+import { wipedBeforeSent } from './wiped-before-sent.js'
+import { takesNothing } from './takes-nothing.js'
+import { initialRefused } from './initial-refused.js'
+import { lockedWhenFilled } from './locked-when-filled.js'
+import { writesProperty } from './writes-property.js'
+import { astrayReading } from './astray-reading.js'
 
 /** The rules about a contract by itself. */
 const aboutContracts = [
@@ -108,6 +119,7 @@ const aboutScreens = [
   requiredMissing,
   typeMismatch,
   initialOffType,
+  initialRefused,
   initialOutOfBounds,
   initialNotOffered,
   handedOffType,
@@ -115,6 +127,7 @@ const aboutScreens = [
   neverShown,
   neverOpen,
   shutByItself,
+  lockedWhenFilled,
   frozenValue,
   halfBound,
   unboundValue,
@@ -140,7 +153,13 @@ const aboutScreens = [
   sendsUnderDraft,
   failureClears,
   neverLetGo,
+  saidTooEarly,
+  sentBeforeSet,
+  idleStep,
   staleList,
+  askedOnce,
+  clearsUnsent,
+  wipedBeforeSent,
   resetMisses,
   draftNeverSaved,
   savesEachKey,
@@ -157,7 +176,9 @@ const aboutScreens = [
 const aboutInteriors = [
   deafProperty,
   muteReading,
+  astrayReading,
   muteValue,
+  writesProperty,
   muteEvent,
   bypassedInterception,
   halfLocked,
@@ -169,7 +190,15 @@ const aboutInteriors = [
 
 /** The rules about what belongs together: screens of a journey, topics, whole designs. */
 const aboutJourneys = [deadEnd, noWayBack, unreachedScreen, wipedOnEntering, ownerTooHigh]
-const aboutDesigns = [doubledTag, restlessAmend, circularWiring, unheardTopic, tooMuchPublic, unreasonedWaiver]
+const aboutDesigns = [
+  doubledTag,
+  takesNothing,
+  restlessAmend,
+  circularWiring,
+  unheardTopic,
+  tooMuchPublic,
+  unreasonedWaiver,
+]
 
 /** Every rule, in the order in which findings are listed. */
 export const rules: readonly Rule[] = [

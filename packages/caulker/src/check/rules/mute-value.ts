@@ -1,4 +1,5 @@
-import { valueClauses } from '../../contract/index.js'
+import { valueClauses, type AnyContract } from '../../contract/index.js'
+import type { ScreenView } from '../reading/screen-view.js'
 import { designRule, leak } from './rule.js'
 
 /** A two-way value that nothing inside the component can change. */
@@ -33,11 +34,11 @@ export const inside = interior(winch, {
         const isFrozen = view.fittings.some((fitting) =>
           fitting.boundValues().some(([, binding]) => binding.kind === 'one-way' && binding.source.name === name),
         )
-        if (view.writersOf(name).length === 0 && !isFrozen)
+        if (isMute(interior.contract, view, name) && !isFrozen)
           yield {
             ...leak(
               [name],
-              `'${name}' is a two-way value of '${interior.contract.tag}', and nothing inside can change it`,
+              `'${name}' is a two-way value of '${interior.contract.tag}', and nothing inside ${view.writersOf(name).length === 0 ? 'can change it' : 'but a reset can change it'}`,
               { path: [] },
             ),
             of: { name: `${interior.contract.tag} inside`, written: view.screen },
@@ -45,3 +46,13 @@ export const inside = interior(winch, {
       }
   },
 })
+
+/** Whether nothing inside changes a value but a reset, which brings back what nobody could have changed. */
+export function isMute({ commands }: AnyContract, { writersOf }: ScreenView, value: string): boolean {
+  return writersOf(value).every((writer) => {
+    const [section, name = ''] = writer.split('.')
+    return (
+      section === 'commands' && (commands as Readonly<Record<string, { effect?: string }>>)[name]?.effect === 'reset'
+    )
+  })
+}

@@ -1,7 +1,8 @@
 import { equal, printed, valueAt } from '../../contract/index.js'
-import { allSteps, isPayload, type Step, type Steps } from '../../wiring/index.js'
+import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
 import { failures, isReadable } from '../reading/given.js'
 import { sharedBy, type ScreenView } from '../reading/screen-view.js'
+import { letsGo } from '../reading/wiped.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
 /** A cell that is set for a call, and that only one of its two answers sets back; or by its failure, and never again. */
@@ -57,7 +58,7 @@ function* saidForGood(view: ScreenView): Iterable<Leak> {
       for (const failing of fails) {
         if (failing.step !== 'set' || failing.cell.row !== undefined || isReadable(failing.value)) continue
         const { name } = failing.cell
-        const others = all.filter((one) => one !== failing && writes(one, name))
+        const others = all.filter((one) => one !== failing && letsGo(one, name))
         const clause = view.cells.get(name)
         const isWiped = equal(failing.value, clause?.initial)
         // A flag may open for good what helps from then on, such as whom to ring up.
@@ -95,12 +96,7 @@ function isConstant(value: unknown): boolean {
 }
 
 function setsBack(steps: Steps, cell: string, held: unknown): boolean {
-  return [...allSteps(steps)].some((step) => writes(step, cell) && !(step.step === 'set' && equal(step.value, held)))
-}
-
-function writes(step: Step, cell: string): boolean {
-  if (step.step === 'reset' || step.step === 'go' || step.step === 'back') return true
-  return (step.step === 'set' || step.step === 'clear') && step.cell.name === cell
+  return [...allSteps(steps)].some((step) => letsGo(step, cell) && !(step.step === 'set' && equal(step.value, held)))
 }
 
 /** A person, its owner or the journey around it may let it go. */
@@ -114,7 +110,7 @@ function isSetElsewhere(view: ScreenView, cell: string, steps: Steps): boolean {
   return (
     isHeldElsewhere(view, cell) ||
     view.actions.some(
-      ({ action }) => action.steps !== steps && [...allSteps(action.steps)].some((step) => writes(step, cell)),
+      ({ action }) => action.steps !== steps && [...allSteps(action.steps)].some((step) => letsGo(step, cell)),
     )
   )
 }

@@ -1,6 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { isPayload } from '../../wiring/index.js'
-import type { ScreenView } from '../reading/screen-view.js'
+import { givenReadables, isReadable } from '../reading/given.js'
+import { isReset } from '../reading/wiped.js'
 import { leak, screenRule } from './rule.js'
 
 /** Two steps of one transaction that set one cell to different values. */
@@ -35,17 +36,18 @@ export const slip = screen('slipway', {
         if (step.step === 'reset')
           for (const [name, value] of written)
             if (isReset(view, name))
-              yield leak(at, `'${name}' is set to ${printed(value)} and then reset: what was set is never seen`, {
+              yield leak(at, `'${name}' is set to ${valueText(value)} and then reset: what was set is never seen`, {
                 mend: `Reset first, or name '${name}' under leaves of the reset.`,
               })
+        // What a step in between has read was there for it.
+        for (const one of givenReadables(step)) for (const read of view.cellsBehind(one)) written.delete(read)
         if ((step.step !== 'set' && step.step !== 'clear') || step.cell.row !== undefined) continue
-        const value =
-          step.step === 'clear' ? 'its initial value' : isPayload(step.value) ? 'what the event carried' : step.value
+        const value = step.step === 'clear' ? view.cells.get(step.cell.name)?.initial : step.value
         const name = step.cell.name
         if (written.has(name) && !equal(written.get(name), value))
           yield leak(
             at,
-            `'${name}' is set to ${printed(written.get(name))} and then to ${printed(value)}: the first is never seen`,
+            `'${name}' is set to ${valueText(written.get(name))} and then to ${valueText(value)}: the first is never seen`,
           )
         written.set(name, value)
       }
@@ -53,6 +55,7 @@ export const slip = screen('slipway', {
   },
 })
 
-function isReset({ screen: { reset } }: ScreenView, cell: string): boolean {
-  return reset !== undefined && !reset.leaves.includes(cell) && (reset.cells?.includes(cell) ?? true)
+function valueText(value: unknown): string {
+  if (isPayload(value)) return 'what the event carried'
+  return isReadable(value) ? `what '${value.name}' holds` : printed(value)
 }

@@ -1,4 +1,4 @@
-import { equal, settle, typeText, type Settled } from '../../contract/index.js'
+import { equal, reasonAgainst, settle, typeText, type Settled } from '../../contract/index.js'
 import type { BoundName } from '../plan/index.js'
 import { atBounds } from './bounds.js'
 import { computeWaiting } from './reckon.js'
@@ -109,7 +109,7 @@ export function refuse(work: Work): void {
   for (const cell of [...work.proposed.keys()]) {
     const clause = work.machine.cells[cell]
     for (const hook of clause?.refuse ?? []) {
-      const reason = hook(work.slots[cell], was(work, cell))
+      const reason = reasonAgainst(hook, work.slots[cell], was(work, cell))
       if (reason === undefined) continue
       turnDown(work, cell, reason)
       break

@@ -1,4 +1,4 @@
-import { isEmpty, outsideText } from '../../contract/index.js'
+import { isEmpty, outsideText, reasonAgainst } from '../../contract/index.js'
 import { cellBehind, type FittingPlan } from '../plan/index.js'
 import { limitsAt } from './bounds.js'
 import { send } from './calls.js'
@@ -72,7 +72,7 @@ function judge(work: Work, screen: number, invalid: readonly Invalid[]): void {
   // What became true since it was proposed is said now.
   for (const cell of sent)
     for (const hook of machine.cells[cell]?.refuse ?? []) {
-      const reason = hook(slots[cell], slots[cell])
+      const reason = reasonAgainst(hook, slots[cell], slots[cell])
       if (reason !== undefined) say(work, screen, cell, reason, 'validity')
     }
   for (const at of openDrafts(work, screen)) {

@@ -52,7 +52,9 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
   for (const cell of typed.keys()) {
     if (equal(after.slots[cell], typed.get(cell))) continue
     const { screen = -1, isKept } = machine.cells[cell] ?? {}
-    if (isAway && screen >= 0 && isKept === false) lost.set(cell, typed.get(cell))
+    // What is kept is put away; what a step has emptied as the screen was left was meant to go.
+    const isPutAway = isKept === false || !played.ran.some((step) => 'cell' in step && step.cell === cell)
+    if (isAway && screen >= 0 && isPutAway) lost.set(cell, typed.get(cell))
     typed.drop(cell)
   }
   for (const cell of lost.keys()) if (typed.has(cell)) lost.drop(cell)

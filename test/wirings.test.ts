@@ -666,6 +666,11 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
     () => [loft({ cells: { text: { ...text, amend: (one: string) => void one.trim() } } })],
   ],
   [
+    'an amendment that does not look at what it is given',
+    'takes-nothing',
+    () => [loft({ cells: { text: { ...text, amend: () => 'oakum' } } })],
+  ],
+  [
     'a refusal that gives true',
     'takes-nothing',
     () => [loft({ cells: { text: { ...text, refuse: (one: string) => one.length > 4 } } })],
@@ -796,7 +801,7 @@ const unusual: [what: string, made: () => any[]][] = [
     'an amendment that knows only what it knows',
     () => [
       loft({
-        cells: { text: { ...text, amend: (one: string) => (['MC-104', 'oakum'].includes(one) ? one : '') } },
+        cells: { text: { ...text, amend: (one: string) => (/^[A-Z]{3}-\d{4}-K$/.test(one) ? one : '') } },
       }),
     ],
   ],

@@ -86,6 +86,7 @@ function mayKnowTexts(type: TSchema, amend: CellClause['amend']): boolean {
 }
 
 function looksAtIt(hook: (value: never, before: never) => unknown): boolean {
+  if (hook.length === 0) return false
   const code = String(hook)
   const name = /^(?:function\s*\w*\s*)?\(?\s*([\w$]+)/.exec(code)?.[1]
   return name === undefined || code.split(new RegExp(`(?<![\\w$])${name.replaceAll('$', '\\$')}(?![\\w$])`)).length > 2

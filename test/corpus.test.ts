@@ -60,6 +60,13 @@ describe('the fault corpus', () => {
 
   /** One fault for each of these clauses, and that the sound one keeps it. */
   const NAMED = {
+    'call-sign-with-small-when-told': 'keeps-its-rules',
+    'call-sign-with-space-eaten': 'keeps-its-rules',
+    'call-sign-with-long-when-typed': 'keeps-its-rules',
+    'call-sign-with-warning-stays': 'reports-truth',
+    'call-sign-with-taken-of-the-mount': 'follows-change',
+    'hold-marks-with-all-marks-twice': 'reports-truth',
+    'tarp-size-with-long-not-heard': 'every-way-in',
     'hold-tree-with-fold-forgets': 'shown-when-unfolded',
     'crate-size-with-width-undoes-length': 'edits-stand',
     'swing-angle-with-blank-is-zero': 'emptied-as-said',

@@ -1,3 +1,6 @@
+import { callSign } from './call-sign.js'
+import { holdMarks } from './hold-marks.js'
+import { tarpSize } from './tarp-size.js'
 import { keelSpan } from './keel-span.js'
 import { logFind } from './log-find.js'
 import { handMarks } from './hand-marks.js'
@@ -153,4 +156,7 @@ export const corpus = [
   boatAsk,
   hullOrder,
   keelAngle,
+  callSign,
+  holdMarks,
+  tarpSize,
 ]

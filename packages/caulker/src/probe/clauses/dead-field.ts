@@ -61,7 +61,7 @@ export function* leftStanding(subject: Subject): Iterable<Trail> {
     yield { given: subject.middle, moves: [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })] }
 }
 
-/** A field that is there only for other values, and takes nothing; of several one may wait for another. */
+/** A field that is there only for other values, and takes nothing; of several one may wait for another, unless that waits for none. */
 export function* fieldElsewhere({ ways, middle }: Subject): Iterable<Trail> {
   const typed = ways.filter(
     ({ given, control, text, moves: [first] }) =>
@@ -69,8 +69,14 @@ export function* fieldElsewhere({ ways, middle }: Subject): Iterable<Trail> {
   )
   const isTheOnlyOne = ({ given, control }: Way) =>
     typed.every((other) => !equal(other.given, given) || equal(other.control, control))
+  const takesAlone = ({ given, control }: Way) =>
+    typed.some((other) => equal(other.given, given) && !equal(other.control, control) && other.changes.size > 0)
   const dead = typed.filter(
-    (way) => way.changes.size === 0 && way.moves.length === 2 && isDone(way.moves[1], 'leave') && isTheOnlyOne(way),
+    (way) =>
+      way.changes.size === 0 &&
+      way.moves.length === 2 &&
+      isDone(way.moves[1], 'leave') &&
+      (isTheOnlyOne(way) || takesAlone(way)),
   )
   for (const { given, moves } of dead.slice(0, MOST_FIELDS)) yield { given, moves }
 }

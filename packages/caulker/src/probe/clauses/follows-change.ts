@@ -6,6 +6,7 @@ import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, s
 import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import { isDone, isGesture, isTell, tell, without, type Trail } from '../stage/trail.js'
+import { namedInLists, naming } from '../subject/named-in-lists.js'
 import { isNothing, type Subject, type Way } from '../subject/subject.js'
 import { otherInTime, thenTime } from './then-time.js'
 import { keptTheOld, toldInside } from './told-inside.js'
@@ -39,6 +40,7 @@ export const followsChange = clause({
           yield { given: subject.middle, moves: [tell({ [name]: first })] }
         if (other !== undefined) yield { given: { ...subject.middle, [name]: first }, moves: [tell({ [name]: other })] }
       }
+    yield* namedBeside(subject)
     yield* changedEntries(subject)
     yield* toldBounds(subject)
     yield* toldThenDone(subject)
@@ -88,6 +90,20 @@ export const followsChange = clause({
     return { ...unlike, cause: `${[...new Set(names)].join(' and ')} is read too early, and not when it is needed` }
   },
 })
+
+/** A list is told that names what stands, and a text that a list names. */
+function* namedBeside(subject: Subject): Iterable<Trail> {
+  const { middle } = subject
+  for (const one of namedInLists(subject)) {
+    const [{ list, value }, stands] = [one, middle[one.value.name]]
+    const other = subject.plain(value.name).find((text) => !equal(text, stands))
+    if (typeof stands !== 'string' || typeof other !== 'string') continue
+    const named = naming(one, stands, middle)
+    yield { given: middle, moves: [tell({ [list.name]: named[list.name] })] }
+    yield { given: named, moves: [tell({ [value.name]: other })] }
+    yield { given: naming(one, other, middle), moves: [tell({ [value.name]: other })] }
+  }
+}
 
 /** After a bound or a step is told, what a person can do at it. */
 function* toldBounds(subject: Subject): Iterable<Trail> {

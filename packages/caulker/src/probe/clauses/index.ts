@@ -50,6 +50,7 @@ import { showsInitial } from './shows-initial.js'
 import { showsSlotted } from './shows-slotted.js'
 import { standsAlone } from './stands-alone.js'
 import { staysWithin } from './stays-within.js'
+import { keepsItsRules } from './keeps-its-rules.js'
 import { submitsCurrent } from './submits-current.js'
 import { survivesMove } from './survives-move.js'
 import { takesEmpty } from './takes-empty.js'
@@ -88,6 +89,7 @@ export const clauses: readonly Clause[] = [
   readingsAgree,
   keepsCaret,
   staysWithin,
+  keepsItsRules,
   trueSteps,
   pairInOrder,
   choiceFollowsList,

@@ -194,11 +194,15 @@ async function unheardEnter(subject: Subject, { trail, rows }: Played): Promise<
   }
 }
 
-/** The same text, typed anew where reports are held back: it was another one in between, and it is told once when the keys rest. */
+/**
+ * The same text, typed anew where reports are held back, or composed over itself: it was another one in between, and it is told once when
+ * the keys rest or the composition ends.
+ */
 function isOneBurst({ values }: Subject, { move, heard }: Row, { value }: HeardThen): boolean {
   const isHeldBack = values.some(({ name, within }) => name === value && within > 0)
   const isOnce = heard.filter((one) => one.value === value).length === 1
-  return isHeldBack && isOnce && isGesture(move) && entersText(move.gesture)
+  if (!isOnce || !isGesture(move)) return false
+  return isHeldBack ? entersText(move.gesture) : move.gesture.do === 'compose'
 }
 
 function doubledLeak(rows: readonly Row[], row: number, doubled: HeardThen): LeakAt | undefined {

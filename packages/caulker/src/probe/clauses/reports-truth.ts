@@ -1,4 +1,4 @@
-import { accepts, equal, isKept, printed, typeText, type TSchema } from '../../contract/index.js'
+import { accepts, equal, isKept, printed, typeText, type TSchema, type ValueClause } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { isEmptiedPart } from './emptied-part.js'
 import { textInside } from './field-text.js'
@@ -9,8 +9,10 @@ import { foundControls } from '../person/operate.js'
 import { allLines, linesText, pictureText, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isGesture, settlesEdits, type Move, type Trail } from '../stage/trail.js'
+import { keysIn } from '../subject/among.js'
+import { namedInLists, naming } from '../subject/named-in-lists.js'
 import { textsOffType } from '../subject/off-type.js'
-import { isField, oneAtEach, type Subject } from '../subject/subject.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import { isSilent } from '../subject/views.js'
 import { retyped } from './ways-at-bounds.js'
 import { turnsToAWord } from './words-for-nothing.js'
@@ -35,6 +37,7 @@ export const reportsTruth = clause({
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
     for (const way of subject.ways) yield { given: way.given, moves: [...way.moves, ...way.moves] }
     yield* underOthers(subject)
+    yield* namedBeside(subject)
     yield* intoEmpty(subject)
     yield* offItsType(subject)
     for (const one of subject.chiefWays.slice(0, MOST_PAIRED))
@@ -59,6 +62,14 @@ export const reportsTruth = clause({
             expected: `${typeText(value.type)} at ${value.payloadAt}`,
             found: heard,
             ...(one.payload === undefined ? { cause: `the event carries nothing at ${value.payloadAt}` } : {}),
+          }
+        const doubled = doubledEntry(value, one.payload, row.held)
+        if (doubled !== undefined)
+          return {
+            row: at,
+            says: `it reports an entry of ${value.name} twice`,
+            expected: `${printed(doubled)} once, as in ${value.among?.list}`,
+            found: heard,
           }
         if (value.applies === 'at-once' && one.readThen !== undefined && !equal(one.payload, one.readThen)) {
           const isOld = equal(one.payload, one.knownThen)
@@ -91,7 +102,7 @@ export const reportsTruth = clause({
             found: `heard ${event} ${printed(last.payload)}`,
             cause: 'the report is sent before the new value is taken',
           }
-        if (!row.heard.some((one) => one.value === name) || row.held[name] === undefined) continue
+        if (!isHeardOf(rows, at, name) || row.held[name] === undefined) continue
         if (isEmptiedPart(subject, rows.slice(0, at + 1), name)) continue
         const lines = await linesShowing(subject, row.held, name)
         const shown = allLines(row.picture).map(withoutOffers)
@@ -113,6 +124,35 @@ export const reportsTruth = clause({
     return undefined
   },
 })
+
+/** An entry that is chosen from a list is chosen or not. */
+function doubledEntry(value: ValueClause, payload: unknown, held: Given): unknown {
+  const keys = keysIn(value, held)
+  if (!Array.isArray(payload) || keys === undefined) return undefined
+  const timesIn = (all: readonly unknown[], entry: unknown) => all.filter((one) => equal(one, entry)).length
+  return (payload as unknown[]).find((entry) => timesIn(payload, entry) > 1 && timesIn(keys, entry) === 1)
+}
+
+/** Whether it was reported at this move, or at those before it that had not ended the edit. */
+function isHeardOf(rows: readonly Row[], at: number, name: string): boolean {
+  const begun = rows.findLastIndex(({ move }, before) => before < at && (!isGesture(move) || settlesEdits(move)))
+  return rows.slice(begun + 1, at + 1).some(({ heard }) => heard.some(({ value }) => value === name))
+}
+
+/** What is typed where a list beside it names it, and where that named what stood before. */
+function* namedBeside(subject: Subject): Iterable<Trail> {
+  for (const one of namedInLists(subject))
+    for (const { given, moves, text = '' } of typedAs(subject, one.value.name)) {
+      const typed = subject.ideally(one.value.name, { ...given, [one.value.name]: text })
+      for (const named of [typed, given[one.value.name]])
+        if (typeof named === 'string' && named !== '') yield { given: naming(one, named, given), moves }
+    }
+}
+
+/** The first field that takes a text as it is, left once it is typed. */
+function typedAs({ ways }: Subject, name: string): Way[] {
+  return ways.filter(({ plainly, moves }) => plainly.has(name) && isDone(moves.at(-1), 'leave')).slice(0, 1)
+}
 
 const MOST_BUTTONS = 8
 

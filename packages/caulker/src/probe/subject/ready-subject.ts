@@ -67,7 +67,9 @@ export async function subjectFor(
   const ordinary = (clause: PropertyClause, given: Given) => {
     const whole = drawn.get(clause.name) ?? []
     const brought = whole.map((value) => standing(clause.name, { ...given, [clause.name]: value }))
-    const all = [...whole, ...(isValue(clause) ? brought.filter((value) => typeof value === 'number') : [])]
+    const all = isAmended(clause)
+      ? [...brought, ...whole]
+      : [...whole, ...(isValue(clause) ? brought.filter((value) => typeof value === 'number') : [])]
     return all.filter(
       (value, at) =>
         !isNothing(clause, value) && fits(clause, value, given) && all.findIndex((one) => equal(one, value)) === at,
@@ -98,10 +100,13 @@ export async function subjectFor(
     chiefWays: [],
     calls: callsOf(contract, host),
     plain: (name) => plain.get(name) ?? [],
-    samples: (name) =>
-      (drawn.get(name) ?? []).filter((value) =>
-        fits(names.find((clause) => clause.name === name) as PropertyClause, value, base),
-      ),
+    samples: (name) => {
+      const clause = names.find((one) => one.name === name) as PropertyClause
+      const whole = drawn.get(name) ?? []
+      const made = isAmended(clause) ? whole.map((value) => standing(name, { ...base, [name]: value })) : []
+      return [...whole.filter((value) => fits(clause, value, base)), ...made]
+    },
+    drawn: (name) => drawn.get(name) ?? [],
     limits,
     ideally: standing,
     play,
@@ -198,4 +203,9 @@ function middleOf(clause: ValueClause, ordinary: unknown[], limits: Limits): unk
 
 function withName(name: string, value: unknown): [string, unknown][] {
   return value === undefined ? [] : [[name, value]]
+}
+
+/** What it amends stands only as it was amended. */
+function isAmended({ amend }: PropertyClause): boolean {
+  return amend.length > 0
 }

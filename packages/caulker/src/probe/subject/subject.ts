@@ -36,6 +36,8 @@ export interface Subject {
   plain(name: string): readonly unknown[]
   /** Every sample of a name's type that it can be told: ordinary ones, then edges. */
   samples(name: string): readonly unknown[]
+  /** Every sample of a name's type, also those that its rules and bounds do not let stand. */
+  drawn(name: string): readonly unknown[]
   /** The bounds and step of a value, when the component is given this. */
   limits(value: ValueClause, given: Given): Limits
   /** What the contract says that a name stands at, when the component is given this. */

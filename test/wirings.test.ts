@@ -735,9 +735,147 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
       }),
     ],
   ],
+  [
+    'a list that is asked for with what the next step sets',
+    'sent-before-set',
+    () => [
+      loft({
+        cells: { text, id: text, found: { type: Type.Array(rope), initial: [] } },
+        fittings: { field, go: button, board },
+        loads: ({ cells, sources }: any) => ({ found: load(sources.office.search, { text: cells.id }) }),
+        actions: ({ cells }: any) => ({ ask: [refresh(cells.found), set(cells.id, cells.text)] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.ask } },
+          board: { ropes: oneWay(cells.found) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a way to a screen that loads with what is set after it',
+    'sent-before-set',
+    () => {
+      const list = loft({
+        cells: { text, id: text },
+        actions: ({ cells }: any) => ({ pick: [go('one'), set(cells.id, cells.text)] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { on: { press: actions.pick } },
+        }),
+      })
+      const one = loft({
+        cells: { id: text, found: { type: Type.Array(rope), initial: [] } },
+        fittings: { board },
+        loads: ({ cells, sources }: any) => ({ found: load(sources.office.search, { text: cells.id }) }),
+        bind: ({ cells }: any) => ({ board: { ropes: oneWay(cells.found) } }),
+      })
+      const shares = ({ cells }: any) => ({ list: { id: cells.id }, one: { id: cells.id } })
+      return [trip({ list, one }, { cells: { id: text }, shares })]
+    },
+  ],
+  [
+    'a text that is wiped, and then handed on',
+    'wiped-before-sent',
+    () => asking(({ cells, sources }) => [clear(cells.text), call(sources.office.order, { text: cells.text })]),
+  ],
+  [
+    'a list that is loaded on entering, and asked for by the steps of entering',
+    'idle-step',
+    () => [
+      loft({
+        cells: { text, ropes: { type: Type.Array(rope), initial: [] } },
+        fittings: { field, go: button, board },
+        loads: ({ sources }: any) => ({ ropes: load(sources.office.ropes) }),
+        enters: ({ cells }: any) => [refresh(cells.ropes)],
+        bind: ({ cells }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: {},
+          board: { ropes: oneWay(cells.ropes) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'a rule across cells the wrong way round',
+    'never-open',
+    () => [
+      loft({
+        reckoned: ({ cells }: any) => ({ wrong: reckon([cells.text], (one: any) => (one === '' ? '' : 'Fill it in')) }),
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }),
+        submit: { sends: ['text'], needs: { text: 'Fill it in' }, heldBy: { text: 'wrong' }, to: 'office.note' },
+      }),
+    ],
+  ],
+  [
+    'a submit beside the save of its draft, which is not answered yet',
+    'sends-under-draft',
+    () => [
+      loft({
+        actions: ({ cells, fittings, sources }: any) => ({
+          keep: [save(fittings.field, { to: sources.office.note, given: { text: cells.text } }), submit()],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: draft(cells.text) },
+          go: { on: { press: actions.keep } },
+        }),
+        submit: { sends: ['text'], to: 'office.note' },
+      }),
+    ],
+  ],
 ]
 
 const unusual: [what: string, made: () => any[]][] = [
+  [
+    'a rule across cells that knows a code',
+    () => [
+      loft({
+        reckoned: ({ cells }: any) => ({
+          wrong: reckon([cells.text], (one: any) =>
+            one === '' || /^[A-Z]{3}-\d{4}-K$/.test(one) ? '' : 'No such code',
+          ),
+        }),
+        bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, go: { on: { press: [submit()] } } }),
+        submit: { sends: ['text'], needs: { text: 'Fill it in' }, heldBy: { text: 'wrong' }, to: 'office.note' },
+      }),
+    ],
+  ],
+  [
+    'a button that is locked while a code is wrong',
+    () => [
+      loft({
+        fittings: { field, go: lockable },
+        reckoned: ({ cells }: any) => ({
+          isWrong: reckon([cells.text], (one: any) => one !== '' && !/^[A-Z]{3}-\d{4}-K$/.test(one)),
+        }),
+        bind: ({ cells, reckoned }: any) => ({
+          field: { text: twoWay(cells.text) },
+          go: { shut: oneWay(reckoned.isWrong), on: { press: [submit()] } },
+        }),
+        submit: { sends: ['text'], needs: { text: 'Fill it in' }, to: 'office.note' },
+      }),
+    ],
+  ],
+  [
+    'a note that is left out, and the order sent without it',
+    () => [
+      loft({
+        cells: { text, note: text },
+        fittings: { field, other: field, go: button, bare: button },
+        sources: { office: harbour },
+        actions: ({ cells, sources }: any) => ({
+          all: [call(sources.office.move, { from: cells.text, to: cells.note })],
+          bare: [clear(cells.note), call(sources.office.move, { from: cells.text, to: cells.note })],
+        }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text) },
+          other: { text: twoWay(cells.note) },
+          go: { on: { press: actions.all } },
+          bare: { on: { press: actions.bare } },
+        }),
+      }),
+    ],
+  ],
   [
     'a move that is told from where and to where',
     () => [

@@ -17,3 +17,5 @@ export const leakingOffice = source('leaking-office', {
 })
 
 export const craneFree = topic('crane-free')
+
+export const ropeCut = topic('rope-cut')

@@ -1,7 +1,7 @@
-import { call, contract, draft, interior, oneWay, save, screen, set, twoWay, Type } from 'caulker'
+import { announce, call, contract, draft, interior, oneWay, save, screen, set, twoWay, Type } from 'caulker'
 import { nativeButton, nativeNumber } from 'caulker/dom'
 import { yardText } from '../../haul-out/contracts/yard-text.contract.js'
-import { leakingOffice } from '../yard-office.js'
+import { leakingOffice, ropeCut } from '../yard-office.js'
 
 const mark = { type: Type.Union([Type.Number(), Type.Null()]), default: null }
 
@@ -28,15 +28,23 @@ export const ropeLoft = screen('rope-loft', {
     to: feet,
     vessel: { type: Type.String(), initial: '' },
     isBusy: { type: Type.Boolean(), initial: false },
+    // Asked for, and never given to anybody.
+    remark: { type: Type.String(), initial: '' },
   },
   sources: { office: leakingOffice },
-  fittings: { span: ropeSpan, vessel: yardText, cut: nativeButton },
-  actions: ({ cells, fittings, sources }) => ({
+  topics: { ropeCut },
+  fittings: { span: ropeSpan, vessel: yardText, remark: yardText, cut: nativeButton },
+  actions: ({ cells, fittings, sources, topics }) => ({
     keep: [save(fittings.vessel)],
-    // Where the office does not answer, the loft stays busy.
+    // Where the office does not answer, the loft stays busy; and who hears that it is cut asks before it is.
     cut: [
       set(cells.isBusy, true),
-      call(sources.office.name, { vessel: cells.vessel }, { then: [set(cells.isBusy, false)] }),
+      call(
+        sources.office.remark,
+        { number: 'R-1', remark: 'cut', foreman: cells.vessel },
+        { then: [set(cells.isBusy, false)] },
+      ),
+      announce(topics.ropeCut),
     ],
   }),
   bind: ({ cells, actions }) => ({
@@ -44,6 +52,7 @@ export const ropeLoft = screen('rope-loft', {
     span: { from: twoWay(cells.to), to: twoWay(cells.from) },
     // A draft that each letter saves.
     vessel: { label: 'Vessel', text: draft(cells.vessel), on: { 'text-set': actions.keep } },
+    remark: { label: 'Remark', text: twoWay(cells.remark) },
     cut: { text: 'Cut', disabled: oneWay(cells.isBusy), on: { press: actions.cut } },
   }),
 })

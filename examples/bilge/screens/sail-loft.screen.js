@@ -6,6 +6,7 @@ import {
   load,
   oneWay,
   reckon,
+  refresh,
   reset,
   screen,
   set,
@@ -16,7 +17,7 @@ import {
 import { nativeButton, nativeOutput, nativeSelect, nativeText } from 'caulker/dom'
 import { baleStepper } from '../../haul-out/contracts/bale-stepper.contract.js'
 import { yardText } from '../../haul-out/contracts/yard-text.contract.js'
-import { leakingOffice } from '../yard-office.js'
+import { leakingOffice, ropeCut } from '../yard-office.js'
 
 /** What is sewn on a sail, and how long that is. */
 const sailMark = contract('sail-mark', {
@@ -39,7 +40,7 @@ export const sailMarkInside = interior(sailMark, {
 
 const text = { type: Type.String(), initial: '' }
 
-const REST = ['luff', 'leech', 'cloth', 'reefs', 'pennant', 'said', 'orders']
+const REST = ['luff', 'leech', 'cloth', 'reefs', 'pennant', 'said', 'orders', 'berths']
 
 // Each of these ran, and each did what it says, in the order in which it says it.
 export const sailLoft = screen('sail-loft', {
@@ -54,8 +55,10 @@ export const sailLoft = screen('sail-loft', {
     // It starts as what it does not allow.
     cloth: { ...text, refuse: (cloth) => (cloth.length < 3 ? 'Which cloth?' : undefined) },
     orders: { type: Type.Array(Type.String()), initial: [] },
+    berths: { type: Type.Array(Type.String()), initial: [] },
   },
   sources: { office: leakingOffice },
+  topics: { ropeCut },
   fittings: {
     luff: yardText,
     leech: yardText,
@@ -64,6 +67,7 @@ export const sailLoft = screen('sail-loft', {
     reefs: baleStepper,
     said: nativeOutput,
     orders: nativeOutput,
+    berths: nativeOutput,
     turn: nativeButton,
     name: nativeButton,
     hoist: nativeButton,
@@ -72,10 +76,15 @@ export const sailLoft = screen('sail-loft', {
   },
   reckoned: ({ cells }) => ({
     orders: reckon([cells.orders], (orders) => orders.join(', ')),
+    berths: reckon([cells.berths], (berths) => berths.join(', ')),
     isNamed: reckon([cells.vessel], (vessel) => vessel !== ''),
   }),
   // Asked for once, with a name that is only typed later.
-  loads: ({ cells, sources }) => ({ orders: load(sources.office.orders, { vessel: cells.vessel }) }),
+  loads: ({ cells, sources }) => ({
+    orders: load(sources.office.orders, { vessel: cells.vessel }),
+    berths: load(sources.office.berths),
+  }),
+  hears: ({ cells }) => ({ ropeCut: [refresh(cells.berths)] }),
   actions: ({ cells, sources }) => ({
     // They were to change places.
     turn: [set(cells.luff, cells.leech), set(cells.leech, cells.luff)],
@@ -98,6 +107,7 @@ export const sailLoft = screen('sail-loft', {
     reefs: { label: 'Reefs', bales: twoWay(cells.reefs) },
     said: { text: oneWay(cells.said) },
     orders: { text: oneWay(reckoned.orders) },
+    berths: { text: oneWay(reckoned.berths) },
     turn: { text: 'Turn it', on: { press: actions.turn } },
     hoist: { text: 'Hoist it', on: { press: actions.hoist } },
     name: { text: 'Sew the luff', on: { press: actions.name } },

@@ -43,3 +43,30 @@ export function neverIs(view: ScreenView, source: Readable<unknown>, isMeant: (v
     }),
   )
 }
+
+/** Whether a reckoned cell only asks whether something is there, and how long it is: then samples show all that it can say. */
+export function onlyCompares(view: ScreenView, source: Readable<unknown>): boolean {
+  const made = view.firstReckoned().find(({ name }) => name === source.name)
+  if (made === undefined) return false
+  const code = String(made.compute).replace(WRITTEN, '').replace(ASKED, '')
+  const further = made.from.map((name) => view.firstReckoned().find((one) => one.name === name))
+  return !LOOKS_FURTHER.test(code) && further.every((one) => one === undefined || onlyCompares(view, one as never))
+}
+
+const WRITTEN = /'[^']*'|"[^"]*"|`[^`]*`/g
+const ASKED = /\.trim\(\)|\.length\b/g
+/** A member, a regular expression, a call: what is asked there may be met by what no sample is. */
+const LOOKS_FURTHER = /[./[]|[\w$]\s*\(/
+
+const MOST = 400
+
+/** What some cells may hold together, by samples of each, as far as that can be tried. */
+export function combinations(view: ScreenView, cells: readonly string[]): Map<string, unknown>[] {
+  let made = [new Map<string, unknown>()]
+  for (const cell of cells) {
+    const samples = samplesOf(view.cells.get(cell)?.type ?? {})
+    const few = samples.slice(0, Math.max(2, Math.floor(MOST ** (1 / cells.length))))
+    made = made.flatMap((held) => few.map((value) => new Map([...held, [cell, value]])))
+  }
+  return made.slice(0, MOST)
+}

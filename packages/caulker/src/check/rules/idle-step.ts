@@ -33,6 +33,12 @@ export const rope = screen('rope', {
   *find(view) {
     for (const { at, action } of view.actions)
       for (const steps of sequencesOf(action.steps)) for (const says of idleIn(view, steps)) yield leak(at, says)
+    for (const step of view.screen.enters.steps)
+      if (step.step === 'refresh' && view.screen.loads[step.cell.name] !== undefined)
+        yield leak(
+          ['enters'],
+          `'${step.cell.name}' is loaded when the screen is entered, and asked for once more at once`,
+        )
   },
 })
 

@@ -91,6 +91,8 @@ import { wipedBeforeSent } from './wiped-before-sent.js'
 import { takesNothing } from './takes-nothing.js'
 import { initialRefused } from './initial-refused.js'
 import { lockedWhenFilled } from './locked-when-filled.js'
+import { announcedTooEarly } from './announced-too-early.js'
+import { goesNowhere } from './goes-nowhere.js'
 import { writesProperty } from './writes-property.js'
 import { astrayReading } from './astray-reading.js'
 
@@ -158,6 +160,7 @@ const aboutScreens = [
   idleStep,
   staleList,
   askedOnce,
+  goesNowhere,
   clearsUnsent,
   wipedBeforeSent,
   resetMisses,
@@ -196,6 +199,7 @@ const aboutDesigns = [
   restlessAmend,
   circularWiring,
   unheardTopic,
+  announcedTooEarly,
   tooMuchPublic,
   unreasonedWaiver,
 ]

@@ -1,6 +1,6 @@
-import { isEmpty, samplesOf } from '../../contract/index.js'
+import { isEmpty } from '../../contract/index.js'
 import { allSteps, isStateToken, type Readable } from '../../wiring/index.js'
-import { heldWhile } from '../reading/recomputed.js'
+import { combinations, heldWhile, onlyCompares } from '../reading/recomputed.js'
 import { followsState, type FittingView, type Placed, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
@@ -95,7 +95,7 @@ function isOpenInVain(view: ScreenView, source: Readable<unknown>, { states, nee
     )
   }
   const behind = [...view.cellsBehind(source)]
-  if (needs.length === 0 || !needs.every((cell) => behind.includes(cell))) return false
+  if (needs.length === 0 || !needs.every((cell) => behind.includes(cell)) || !onlyCompares(view, source)) return false
   const isShut = (held: ReadonlyMap<string, unknown>) => heldWhile(view, source.name, held)?.value
   const filled = combinations(view, behind).filter((held) => needs.every((cell) => !isEmpty(held.get(cell))))
   return isShut(new Map()) === false && filled.length > 0 && filled.every((held) => isShut(held) === true)
@@ -105,17 +105,4 @@ function isOpenInVain(view: ScreenView, source: Readable<unknown>, { states, nee
 function isByOthers(view: ScreenView, source: Readable<unknown>, states: readonly string[]): boolean {
   const inputs = view.firstReckoned().find(({ name }) => name === source.name)?.from ?? []
   return inputs.some((name) => !states.includes(name))
-}
-
-const MOST = 400
-
-/** The cells with every sample of each, as many as can be tried. */
-function combinations(view: ScreenView, cells: readonly string[]): Map<string, unknown>[] {
-  let made = [new Map<string, unknown>()]
-  for (const cell of cells) {
-    const samples = samplesOf(view.cells.get(cell)?.type ?? {})
-    const few = samples.slice(0, Math.max(2, Math.floor(MOST ** (1 / cells.length))))
-    made = made.flatMap((held) => few.map((value) => new Map([...held, [cell, value]])))
-  }
-  return made.slice(0, MOST)
 }

@@ -1,6 +1,6 @@
 import { isEmpty } from '../../contract/index.js'
 import { allSteps, type Readable } from '../../wiring/index.js'
-import { neverIs } from '../reading/recomputed.js'
+import { combinations, heldWhile, neverIs, onlyCompares } from '../reading/recomputed.js'
 import { firstHeld, followsState, isUnset, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
@@ -64,6 +64,12 @@ export const trip = journey('trip', { screens: { first, last }, start: 'first', 
             level: 'error',
           },
         )
+      else if (source !== undefined && isSaidOnceFilled(view, source, Object.keys(needs)))
+        yield leak(
+          ['submit', 'heldBy'],
+          `'${name}' holds the submit back at '${cell}' whenever all that it needs is filled in`,
+          { mend: `Turn '${name}' round: '' where nothing is wrong.`, level: 'error' },
+        )
       else if (source !== undefined && isAlwaysSaid(view, source))
         yield leak(
           ['submit', 'heldBy'],
@@ -73,6 +79,16 @@ export const trip = journey('trip', { screens: { first, last }, start: 'first', 
     }
   },
 })
+
+/** Whether it lets pass what may not be sent, and in every state that was tried holds back what may. */
+function isSaidOnceFilled(view: ScreenView, source: Readable<unknown>, needs: readonly string[]): boolean {
+  if (followsState(view, source) || firstHeld(view, source) !== '' || !onlyCompares(view, source)) return false
+  const behind = [...view.cellsBehind(source)]
+  if (needs.length === 0 || !needs.every((cell) => behind.includes(cell))) return false
+  const filled = combinations(view, behind).filter((held) => needs.every((cell) => !isEmpty(held.get(cell))))
+  const says = filled.map((held) => heldWhile(view, source.name, held)?.value)
+  return says.length > 0 && says.every((one) => typeof one === 'string' && one !== '')
+}
 
 /** Whether it says something whatever its cells hold, as far as its own lines show it. */
 function isAlwaysSaid(view: ScreenView, source: Readable<unknown>): boolean {

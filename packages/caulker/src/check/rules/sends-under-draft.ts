@@ -1,6 +1,6 @@
 import { allSteps, type Steps } from '../../wiring/index.js'
 import { sequencesOf } from '../reading/sequences.js'
-import { leak, screenRule } from './rule.js'
+import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 
 /** A submit that sends a cell of which a field may hold a newer draft. */
@@ -37,6 +37,7 @@ export const berth = screen('berth', {
   *find(view) {
     const { submit, reckoned } = view.screen
     if (submit === undefined) return
+    yield* submittedWhileSaving(view)
     const sent = new Set(
       Object.values(submit.sends).flatMap((name) => [
         ...view.cellsBehind(reckoned[name] ?? ({ kind: 'cell', name } as const)),
@@ -56,6 +57,28 @@ export const berth = screen('berth', {
           )
   },
 })
+
+/** A draft that is saved to somewhere is open until the answer: a submit beside it is held back each time. */
+function* submittedWhileSaving(view: ScreenView): Iterable<Leak> {
+  for (const { at, action } of view.actions)
+    for (const steps of sequencesOf(action.steps)) {
+      const submits = steps.findIndex(({ step }) => step === 'submit')
+      for (const step of steps.slice(0, Math.max(0, submits)))
+        if (step.step === 'save' && step.to !== undefined && sendsDraftOf(view, step.fitting.name))
+          yield leak(
+            at,
+            `submits while the draft of '${step.fitting.name}' is still being saved to '${step.to.source}.${step.to.name}', which holds the submit back`,
+            { mend: 'Submit under then of the save.' },
+          )
+    }
+}
+
+function sendsDraftOf({ screen, fittings, cellsBehind }: ScreenView, fitting: string): boolean {
+  const names = Object.values(screen.submit?.sends ?? {})
+  const sent = names.flatMap((name) => [...cellsBehind(screen.reckoned[name] ?? ({ kind: 'cell', name } as const))])
+  const bindings = fittings.find(({ name }) => name === fitting)?.bindings.values() ?? []
+  return [...bindings].some((binding) => binding.kind === 'draft' && sent.includes(binding.source.name))
+}
 
 /** Whether the person can discard the draft, or every list of steps that submits has saved it before or follows its save. */
 function isSettled({ actions }: ScreenView, fitting: string): boolean {

@@ -1,6 +1,6 @@
 import { equal } from '../../contract/index.js'
 import { isPayload, type Step, type Steps } from '../../wiring/index.js'
-import { givenReadables, isReadable } from '../reading/given.js'
+import { givenReadables, isReadable, readablesIn } from '../reading/given.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { sequencesOf } from '../reading/sequences.js'
 import { leak, screenRule } from './rule.js'
@@ -54,13 +54,37 @@ export const gate = screen('lock-gate', {
         for (const { cell, to } of tooEarly(view, steps))
           yield leak(at, `${to} is given '${cell}', and only the step after it sets '${cell}'`)
   },
+  *findAcross({ journey, screens }) {
+    const heldFor = (screen: string, cell: string) => journey.shares[screen]?.[cell]
+    for (const [name, view] of screens)
+      for (const { at, action } of view.actions)
+        for (const steps of sequencesOf(action.steps))
+          for (const [place, step] of steps.entries()) {
+            const next = step.step === 'go' ? screens.get(step.to) : undefined
+            if (step.step !== 'go' || next === undefined) continue
+            for (const after of steps.slice(place + 1)) {
+              const held = after.step === 'set' ? heldFor(name, after.cell.name) : undefined
+              const load = Object.entries(next.screen.loads).find(([, { given }]) =>
+                readablesIn(given).some((one) =>
+                  [...next.cellsBehind(one)].some((cell) => held !== undefined && heldFor(step.to, cell) === held),
+                ),
+              )
+              if (load !== undefined)
+                yield leak(
+                  [name, ...at],
+                  `'${step.to}' loads '${load[0]}' with '${held}' when it is entered, and only the step after the way there sets it`,
+                  { mend: `Set it first, and go to '${step.to}' then.` },
+                )
+            }
+          }
+  },
 })
 
 function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ cell: string; to: string }> {
   for (const [place, step] of steps.entries()) {
     const to = goesOutTo(step)
     if (to === undefined) continue
-    const given = givenReadables(step)
+    const given = step.step === 'refresh' ? readablesIn(view.screen.loads[step.cell.name]?.given) : givenReadables(step)
     for (const after of steps.slice(place + 1)) {
       if (after.step !== 'set' || after.cell.row !== undefined) continue
       const { name } = after.cell
@@ -77,6 +101,7 @@ function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ cell: string; to:
 function goesOutTo(step: Step): string | undefined {
   if (step.step === 'announce') return `the topic '${step.topic.name}'`
   if (step.step === 'report') return `the event '${step.event.name}'`
+  if (step.step === 'refresh') return `the load of '${step.cell.name}'`
   return step.step === 'call' ? `'${step.operation.source}.${step.operation.name}'` : undefined
 }
 

@@ -1,13 +1,16 @@
+import type { Step } from '../../wiring/index.js'
+import { givenReadables } from '../reading/given.js'
+import type { ScreenView } from '../reading/screen-view.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
 import { sequencesOf } from '../reading/sequences.js'
 import { wipedCells } from '../reading/wiped.js'
-import { leak, screenRule } from './rule.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
 /** A submit after steps that have wiped all that it sends. */
 export const wipedBeforeSent = screenRule({
   id: 'wiped-before-sent',
   level: 'error',
-  title: 'All that is sent is wiped first',
+  title: 'What is handed on is wiped first',
   why: 'The person fills in the form and presses; what arrives is an empty one.',
   mend: 'Submit, and reset under then.',
   leaking: `
@@ -37,6 +40,7 @@ export const log = screen('deck-log', {
   reset: { to: 'initial' },
 })`,
   *find(view) {
+    yield* wipedBeforeRead(view)
     const submitted = sendings(view).find(({ how }) => how === 'submit')
     if (submitted === undefined) return
     const edited = [...cellsGiven(view, submitted)].filter((cell) => view.editedCells().has(cell))
@@ -49,3 +53,31 @@ export const log = screen('deck-log', {
       }
   },
 })
+
+/** A step that is given nothing but what the steps before it have wiped. */
+function* wipedBeforeRead(view: ScreenView): Iterable<Leak> {
+  for (const { at, action } of view.actions)
+    for (const steps of sequencesOf(action.steps)) {
+      const wiped = new Set<string>()
+      for (const step of steps) {
+        const read = step.step === 'run' ? [] : givenReadables(step).flatMap((one) => [...view.cellsBehind(one)])
+        if (read.length > 0 && read.every((cell) => wiped.has(cell)))
+          yield leak(at, `${stepText(step)} what '${read[0]}' holds, which has been wiped just before`, {
+            mend: 'Wipe it afterwards.',
+          })
+        for (const cell of wipedCells(view, step)) if (isEntered(view, cell)) wiped.add(cell)
+        if (step.step === 'set' && !wipedCells(view, step).includes(step.cell.name)) wiped.delete(step.cell.name)
+      }
+    }
+}
+
+function stepText(step: Step): string {
+  if (step.step === 'set') return `'${step.cell.name}' is set to`
+  if (step.step === 'announce') return `the topic '${step.topic.name}' carries`
+  return step.step === 'call' ? `'${step.operation.source}.${step.operation.name}' is given` : 'a step takes'
+}
+
+/** What nobody enters or loads may well be nothing. */
+function isEntered(view: ScreenView, cell: string): boolean {
+  return view.editedCells().has(cell) || view.screen.loads[cell] !== undefined
+}

@@ -24,13 +24,13 @@ export const slip = screen('slipway', {
   bind: ({ cells, actions }) => ({ text: { text: twoWay(cells.name), on: { done: actions.keep } } }),
 })
 export const gate = screen('lock-gate', {
-  cells: { names: { type: Type.Array(Type.String()), initial: [] } },
+  cells: { names: { type: Type.Array(Type.String()), initial: [] }, name: { type: Type.String(), initial: '' } },
   sources: { office },
   topics: { named },
   fittings: { text },
   loads: ({ sources }) => ({ names: load(sources.office.names) }),
   hears: ({ cells }) => ({ named: [refresh(cells.names)] }),
-  bind: ({ cells }) => ({ text: { names: oneWay(cells.names), text: '' } }),
+  bind: ({ cells }) => ({ text: { names: oneWay(cells.names), text: twoWay(cells.name) } }),
 })`,
   mended: `
 import { announce, call, contract, load, oneWay, refresh, screen, source, topic, twoWay, Type } from 'caulker'
@@ -46,13 +46,13 @@ export const slip = screen('slipway', {
   bind: ({ cells, actions }) => ({ text: { text: twoWay(cells.name), on: { done: actions.keep } } }),
 })
 export const gate = screen('lock-gate', {
-  cells: { names: { type: Type.Array(Type.String()), initial: [] } },
+  cells: { names: { type: Type.Array(Type.String()), initial: [] }, name: { type: Type.String(), initial: '' } },
   sources: { office },
   topics: { named },
   fittings: { text },
   loads: ({ sources }) => ({ names: load(sources.office.names) }),
   hears: ({ cells }) => ({ named: [refresh(cells.names)] }),
-  bind: ({ cells }) => ({ text: { names: oneWay(cells.names), text: '' } }),
+  bind: ({ cells }) => ({ text: { names: oneWay(cells.names), text: twoWay(cells.name) } }),
 })`,
   *find({ screens }) {
     const asking = new Map<string, Set<string>>()

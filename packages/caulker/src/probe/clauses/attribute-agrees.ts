@@ -64,13 +64,17 @@ function* trailsOf(subject: Subject, clauseOf: PropertyClause): Iterable<Trail> 
   const { name, attribute, reflects, attributeGives } = clauseOf
   if (attribute === false) return
   const [value, other] = subject.plain(name)
+  // What takes no tell after the mount takes none in markup either.
+  const isTellable = subject.tellable.some((one) => one.name === name)
   for (const one of [value, other].filter((given) => given !== undefined)) {
     yield { given: { ...subject.base, [name]: one }, moves: [], setting: 'attributes' }
+    if (!isTellable) continue
     const text = attributeText(clauseOf, one)
     // What only gives the default changes nothing once the value itself was given.
     const given = attributeGives === 'default' ? without(subject.base, name) : subject.base
     if (text !== undefined) yield { given, moves: [{ attribute, text }] }
   }
+  if (!isTellable) return
   // One that is read once is read the first time that it changes.
   const texts = [value, other].map((one) => (one === undefined ? undefined : attributeText(clauseOf, one)))
   const [text, again] = texts

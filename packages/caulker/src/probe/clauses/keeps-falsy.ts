@@ -133,6 +133,7 @@ async function takenForMissing(
     return undefined
   const asDefault = await subject.fresh({ ...given, [name]: standard })
   if (await showsOnlyKnown(subject, named, given, asDefault)) return undefined
+  if (await isThreshold(subject, named, given, asDefault)) return undefined
   return samePicture(asDefault.picture, row.picture)
     ? {
         row: 0,
@@ -142,6 +143,22 @@ async function takenForMissing(
         cause,
       }
     : undefined
+}
+
+/** Where a number beside the default looks like the default, too, what is shown only says on which side of it something lies. */
+async function isThreshold(
+  subject: Subject,
+  { name, type, default: standard }: PropertyClause,
+  given: Given,
+  asDefault: Row,
+): Promise<boolean> {
+  if (typeof standard !== 'number') return false
+  for (const near of [standard - 1, standard + 1, 1]) {
+    const other = { ...given, [name]: near }
+    if (near === 0 || near === standard || !accepts(type, near) || !equal(subject.ideally(name, other), near)) continue
+    if (samePicture((await subject.fresh(other)).picture, asDefault.picture)) return true
+  }
+  return false
 }
 
 const STRANGERS = ['kzqv', 7919]

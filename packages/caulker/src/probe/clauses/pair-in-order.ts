@@ -1,4 +1,4 @@
-import { printed, valueClauses, crossedText, isBelow } from '../../contract/index.js'
+import { equal, printed, valueClauses, crossedText, isBelow } from '../../contract/index.js'
 import { clause } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
 
@@ -42,7 +42,9 @@ export const pairInOrder = clause({
         const reported = row.heard.find(
           (one) => one.value === value.name && crossedText(one.payload, limits) !== undefined,
         )
-        const stands = reported?.payload ?? (settlesEdits(row.move) ? row.read[value.name] : undefined)
+        // What a gap that grows leaves too close stands until it is moved.
+        const isMoved = at === 0 || !equal(row.read[value.name], rows[at - 1]?.read[value.name])
+        const stands = reported?.payload ?? (isMoved && settlesEdits(row.move) ? row.read[value.name] : undefined)
         const crossed = crossedText(stands, limits)
         if (crossed !== undefined)
           return {

@@ -57,7 +57,7 @@ function aroundOf(scene: Scene): Around {
     ],
     formValues: formValuesOf(scene),
     submits: since.submits,
-    isValid: formOf(scene)?.checkValidity(),
+    isValid: isValid(formOf(scene)),
     twin: twin && {
       read: Object.fromEntries(plan.cells.map(({ name }) => [name, snapshot(readOf(scene, name, twin.mounted))])),
       picture: pictureOf(twin.place),
@@ -68,4 +68,12 @@ function aroundOf(scene: Scene): Around {
     caret: caretIn(place),
     attributes: Object.fromEntries([...(root?.attributes ?? [])].map(({ name, value }) => [name, value])),
   }
+}
+
+/** Looked at without a word: checkValidity() sends an event at which components show what is wrong (HTML, section 4.10.21.2). */
+function isValid(form: HTMLFormElement | null | undefined): boolean | undefined {
+  if (form === null || form === undefined) return undefined
+  const isWrong = ({ willValidate, validity }: Partial<HTMLInputElement>) =>
+    willValidate === true && validity?.valid === false
+  return !form.matches(':invalid') && !([...form.elements] as Partial<HTMLInputElement>[]).some(isWrong)
 }

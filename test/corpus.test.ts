@@ -60,6 +60,13 @@ describe('the fault corpus', () => {
 
   /** One fault for each of these clauses, and that the sound one keeps it. */
   const NAMED = {
+    'slate-note-with-takes-later-tells': 'follows-change',
+    'gap-span-with-gap-not-for-the-high': 'pair-in-order',
+    'gap-span-with-pushes-the-other': 'pair-in-order',
+    'page-go-with-goes-to-the-next': 'commands-present',
+    'stock-low-with-low-as-text': 'sent-as-said',
+    'stock-low-with-low-misnamed': 'no-strays',
+    'berth-mark-with-gone-unmarked': 'choice-follows-list',
     'call-sign-with-small-when-told': 'keeps-its-rules',
     'call-sign-with-space-eaten': 'keeps-its-rules',
     'call-sign-with-long-when-typed': 'keeps-its-rules',

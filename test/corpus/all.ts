@@ -1,3 +1,9 @@
+import { slateNote } from './slate-note.js'
+import { gapSpan } from './gap-span.js'
+import { pageGo } from './page-go.js'
+import { oathLine } from './oath-line.js'
+import { stockLow } from './stock-low.js'
+import { berthMark } from './berth-mark.js'
 import { callSign } from './call-sign.js'
 import { holdMarks } from './hold-marks.js'
 import { tarpSize } from './tarp-size.js'
@@ -159,4 +165,10 @@ export const corpus = [
   callSign,
   holdMarks,
   tarpSize,
+  slateNote,
+  gapSpan,
+  pageGo,
+  oathLine,
+  stockLow,
+  berthMark,
 ]

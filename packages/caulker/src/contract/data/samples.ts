@@ -124,7 +124,12 @@ function arrays(schema: Keywords, inner: (part: unknown) => unknown[]): unknown[
   const rest = schema['items']
   const items = typeof rest === 'object' && !Array.isArray(rest) ? inner(rest) : ['oakum', 'pitch']
   const least = Number(schema['minItems'] ?? 0)
-  if (heads !== undefined) return [0, 1, 2, 3].map((turn) => heads.map((list) => list[turn % Math.max(1, list.length)]))
+  if (heads !== undefined) {
+    const row = (turn: number, apart: number) =>
+      heads.map((list, place) => list[(turn + place * apart) % Math.max(1, list.length)])
+    // Alike in each place first; then with others beside each other, as the ends of a pair may have to be.
+    return [0, 1].flatMap((apart) => [0, 1, 2, 3].map((turn) => row(turn, apart)))
+  }
   const longer = (count: number) => Array.from({ length: count }, (_, at) => items[at % Math.max(1, items.length)])
   return [
     longer(Math.max(2, least)),

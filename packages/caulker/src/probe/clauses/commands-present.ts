@@ -4,6 +4,8 @@ import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
 import { callText } from '../stage/trail.js'
+import { heedsNothing, reportsWhatStands, withSeveral } from './told-by-command.js'
+import { checkedInForm, givesTheContrary, stillWrong } from './what-is-wrong.js'
 import { knowsForms } from '../subject/forms.js'
 import type { Subject } from '../subject/subject.js'
 
@@ -15,7 +17,7 @@ export const commandsPresent = clause({
     'Every command of its contract is there, can be called, has the effect that it names, reports what it changes, and gives what its contract says.',
   why: 'The call throws when a person gets there, or gives something else, and whatever its owner still had to do is not done.',
   tried:
-    'Each command is called on an ordinary mount; one that takes something, with an ordinary value, and on mounts with other values; what it changes is looked for in its reports, and in what is shown.',
+    'Each command is called on an ordinary mount and on mounts with other values; one that takes something, with several ordinary values; what it changes is looked for in its reports, and in what is shown. What shows what is wrong is called in a form, and what is missing is filled in then.',
   unprovenWhen: 'No value could be made of what its commands take.',
   random: 'none',
   onTrial: 'command',
@@ -27,19 +29,14 @@ export const commandsPresent = clause({
       for (const { name } of subject.values)
         for (const other of subject.plain(name).slice(0, 3))
           if (!equal(subject.middle[name], other)) yield { given: { ...subject.middle, [name]: other }, moves: [call] }
-    for (const { name, effect } of Object.values<CommandClause>(subject.contract.commands)) {
-      const { form } = subject.contract
-      const empty = subject.values.find((value) => value.name === form?.value)?.empty
-      if (effect === 'check' && form?.requiredBy !== undefined && empty !== undefined)
-        yield {
-          given: { ...subject.middle, [form.requiredBy]: true, [form.value]: empty },
-          moves: [{ command: name }],
-          setting: 'form',
-        }
-    }
+    yield* checkedInForm(subject)
+    yield* withSeveral(subject)
   },
-  async judge(subject, { rows, trail }) {
+  async judge(subject, played) {
+    const { rows, trail } = played
     const { commands } = subject.contract
+    const wrong = (await stillWrong(subject, played)) ?? (await heedsNothing(subject, played))
+    if (wrong !== undefined) return wrong
     for (const [at, row] of rows.entries()) {
       const { move, gave } = row
       if (move === undefined || !('command' in move)) continue
@@ -53,6 +50,10 @@ export const commandsPresent = clause({
       )
       if (idle !== undefined)
         return { row: at, says: `${callText(move)} ${idle.says}`, expected: idle.expected, found: idle.found }
+      const contrary = givesTheContrary(subject, played, row)
+      if (contrary !== undefined) return contrary
+      const idly = reportsWhatStands(row)
+      if (idly !== undefined) return { row: at, ...idly }
       const silent =
         clauses[move.command]?.reports === true ? changedInSilence(subject, row, rows[at - 1] ?? row) : undefined
       if (silent !== undefined)
@@ -120,7 +121,9 @@ function idleEffect(
 ): { says: string; expected: string; found: string } | undefined {
   if (effect === 'focus' && isOperable && !row.around.hasFocus)
     return { says: 'does not take the focus', expected: 'the focus inside it', found: 'the focus elsewhere' }
-  const isShown = row.around.isValid !== undefined && !samePicture(row.picture, before.picture)
+  // A message is often said in a live region, which is otherwise no part of how it looks.
+  const isSaid = !equal(row.picture.live, before.picture.live)
+  const isShown = row.around.isValid !== undefined && (isSaid || !samePicture(row.picture, before.picture))
   const isWrong = effect === 'check' && setting === 'form' && row.around.isValid === false
   return isWrong && !isShown && !row.around.hasFocus
     ? {

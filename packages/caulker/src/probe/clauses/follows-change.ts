@@ -1,5 +1,5 @@
-import { equal, valueClauses } from '../../contract/index.js'
-import { clause } from './clause.js'
+import { equal, printed, valueClauses, type ValueClause } from '../../contract/index.js'
+import { clause, type LeakAt } from './clause.js'
 import { driftedApart } from './drifts-apart.js'
 import { changedEntries, enteredAnew } from './entries-told.js'
 import { behavesLikeFresh, firstGesture, replacesTheEdit, updateEqualsRemount, showsAChange } from './laws.js'
@@ -40,6 +40,7 @@ export const followsChange = clause({
           yield { given: subject.middle, moves: [tell({ [name]: first })] }
         if (other !== undefined) yield { given: { ...subject.middle, [name]: first }, moves: [tell({ [name]: other })] }
       }
+    yield* toldInVain(subject)
     yield* namedBeside(subject)
     yield* changedEntries(subject)
     yield* toldBounds(subject)
@@ -57,6 +58,9 @@ export const followsChange = clause({
   proves: (subject, played) => (played.trail.moves.some(isGesture) ? matters(subject, played) : showsAChange(played)),
   async judge(subject, played) {
     const { trail, rows } = played
+    const first = trail.moves[0]
+    if (isTell(first) && subject.values.some((one) => takesNoTell(one) && Object.hasOwn(first.tell, one.name)))
+      return heedsInVain(subject, played)
     const drifted = driftedApart(subject, played)
     if (drifted !== undefined) return drifted
     if (isDone(trail.moves[0], 'caret')) return keptTheOld(subject, played)
@@ -90,6 +94,32 @@ export const followsChange = clause({
     return { ...unlike, cause: `${[...new Set(names)].join(' and ')} is read too early, and not when it is needed` }
   },
 })
+
+/** A value that keeps the last word itself, and takes no tell once it stands there. */
+function* toldInVain(subject: Subject): Iterable<Trail> {
+  for (const value of subject.values.filter(takesNoTell))
+    for (const other of subject.plain(value.name).slice(0, 2))
+      if (!equal(other, subject.middle[value.name]))
+        yield { given: subject.middle, moves: [tell({ [value.name]: other })] }
+}
+
+function takesNoTell({ lastWord, accepts }: ValueClause): boolean {
+  return lastWord === 'self' && accepts === 'never'
+}
+
+function heedsInVain(subject: Subject, { rows, trail }: Played): LeakAt | undefined {
+  const [before, row] = rows
+  if (row === undefined || !isTell(row.move) || trail.moves.length !== 1) return undefined
+  const told = row.move.tell
+  const value = subject.values.find((one) => takesNoTell(one) && Object.hasOwn(told, one.name))
+  if (value === undefined || equal(row.read[value.name], before.read[value.name])) return undefined
+  return {
+    row: 1,
+    says: `it takes ${value.name} from its owner, which it says it never does once it is there`,
+    expected: `${value.name} ${printed(before.read[value.name])}`,
+    found: `${value.name} ${printed(row.read[value.name])}`,
+  }
+}
 
 /** A list is told that names what stands, and a text that a list names. */
 function* namedBeside(subject: Subject): Iterable<Trail> {

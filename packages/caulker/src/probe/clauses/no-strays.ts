@@ -1,5 +1,6 @@
 import { isGuessed } from '../../contract/index.js'
 import { isGesture, isTell, tell } from '../stage/trail.js'
+import { atThresholds } from '../subject/thresholds.js'
 import { clause } from './clause.js'
 
 /** It sends nothing that its contract does not declare. */
@@ -18,6 +19,7 @@ export const noStrays = clause({
   *trails(subject) {
     if (isGuessed(subject.contract)) return
     for (const way of subject.ways) yield { given: way.given, moves: way.moves }
+    for (const given of atThresholds(subject)) for (const { moves } of subject.chiefWays) yield { given, moves }
     // What only a person sets off inside is heard as theirs; when its owner tells something, nobody has typed.
     for (const { name } of subject.tellable)
       for (const value of subject.plain(name).slice(0, 2))

@@ -10,6 +10,7 @@ import {
 import { FLAGS, type SentEvent } from '../stage/around.js'
 import type { Row } from '../stage/played.js'
 import { gesture, isDone, settlesEdits, type Trail } from '../stage/trail.js'
+import { atThresholds } from '../subject/thresholds.js'
 import { isPlainField, type Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
 
@@ -32,6 +33,7 @@ export const sentAsSaid = clause({
   *trails(subject) {
     for (const { given, moves } of subject.ways) yield { given, moves }
     yield* pasted(subject)
+    for (const given of atThresholds(subject)) for (const { moves } of subject.chiefWays) yield { given, moves }
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
   },
   proves: ({ contract }, { rows }) =>

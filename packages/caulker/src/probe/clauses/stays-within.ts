@@ -52,7 +52,8 @@ export const staysWithin = clause({
     for (const [at, row] of rows.entries()) {
       const given = { ...row.held, ...(at === 0 ? trail.given : {}) }
       for (const value of subject.values.filter(isBounded)) {
-        const limits = subject.limits(value, { ...given, ...giveWay(subject, value, row) })
+        // Whether the ends of a pair cross is the affair of another clause.
+        const limits = { ...subject.limits(value, { ...given, ...giveWay(subject, value, row) }), ordered: false }
         const off = row.heard.find((one) => one.value === value.name && outsideText(one.payload, limits) !== undefined)
         if (off !== undefined && zeroBoundOf(value, given) === undefined)
           return {

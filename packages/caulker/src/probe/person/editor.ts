@@ -19,9 +19,18 @@ export interface Editor {
   key(element: HTMLElement, name: 'keydown' | 'keyup', value: string): boolean
 }
 
-export function createEditor(view: Window & typeof globalThis): Editor {
+export function createEditor(view: Window & typeof globalThis, container: HTMLElement): Editor {
   /** Its text when its last change was committed, and as the person's last key left it. */
   let editing: { field: HTMLInputElement; committed: string; left: string } | undefined
+  let isTyping = false
+  let isStriking = false
+
+  /** A component may take the focus away itself at a key: the browser tells of the change before it tells of that (HTML, section 6.6.4). */
+  function leftByItself(event: Event): void {
+    const [field] = event.composedPath()
+    if (isStriking && !isTyping && field === editing?.field) end()
+  }
+  container.addEventListener('blur', leftByItself, true)
 
   function focus(element: HTMLElement): void {
     if (deepActiveElement(element.ownerDocument) === element) return
@@ -52,7 +61,12 @@ export function createEditor(view: Window & typeof globalThis): Editor {
   function edit(field: HTMLInputElement, how: () => void): void {
     focus(field)
     if (editing?.field === field && textOf(field) !== editing.left) editing.committed = textOf(field)
-    how()
+    isTyping = true
+    try {
+      how()
+    } finally {
+      isTyping = false
+    }
     if (editing?.field === field) editing.left = textOf(field)
   }
 
@@ -188,16 +202,20 @@ export function createEditor(view: Window & typeof globalThis): Editor {
   }
 
   function key(element: HTMLElement, name: 'keydown' | 'keyup', value: string): boolean {
-    return element.dispatchEvent(
-      new view.KeyboardEvent(name, {
-        key: value,
-        code: codeOf(value),
-        keyCode: numberOf(value),
-        bubbles: true,
-        composed: true,
-        cancelable: true,
-      }),
-    )
+    const struck = new view.KeyboardEvent(name, {
+      key: value,
+      code: codeOf(value),
+      keyCode: numberOf(value),
+      bubbles: true,
+      composed: true,
+      cancelable: true,
+    })
+    isStriking = true
+    try {
+      return element.dispatchEvent(struck)
+    } finally {
+      isStriking = false
+    }
   }
 
   return { focus, commit, end, type, paste, compose, fill, insert, caret, key }

@@ -19,7 +19,7 @@ type Acts = {
 
 export function personAt(container: HTMLElement): Person {
   const view = container.ownerDocument.defaultView as Window & typeof globalThis
-  const editor = createEditor(view)
+  const editor = createEditor(view, container)
   const keyboard = createKeyboard(view, editor)
   const pointer = createPointer(view, editor)
   const field = (element: HTMLElement) => element as HTMLInputElement

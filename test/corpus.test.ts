@@ -60,6 +60,10 @@ describe('the fault corpus', () => {
 
   /** One fault for each of these clauses, and that the sound one keeps it. */
   const NAMED = {
+    'heel-angle-with-typed-is-clamped': 'stays-within',
+    'heel-angle-with-buttons-by-one': 'true-steps',
+    'heel-angle-with-nought-is-unset': 'keeps-falsy',
+    'sea-cock-with-vetoed-and-shown': 'asks-first',
     'slate-note-with-takes-later-tells': 'follows-change',
     'gap-span-with-gap-not-for-the-high': 'pair-in-order',
     'gap-span-with-pushes-the-other': 'pair-in-order',

@@ -4,6 +4,8 @@ import { pageGo } from './page-go.js'
 import { oathLine } from './oath-line.js'
 import { stockLow } from './stock-low.js'
 import { berthMark } from './berth-mark.js'
+import { heelAngle } from './heel-angle.js'
+import { seaCock } from './sea-cock.js'
 import { callSign } from './call-sign.js'
 import { holdMarks } from './hold-marks.js'
 import { tarpSize } from './tarp-size.js'
@@ -171,4 +173,6 @@ export const corpus = [
   oathLine,
   stockLow,
   berthMark,
+  heelAngle,
+  seaCock,
 ]

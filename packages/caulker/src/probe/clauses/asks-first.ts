@@ -3,7 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
-import { isDone, isGesture, settlesEdits } from '../stage/trail.js'
+import { isDone, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 
 /** A value that asks before it changes asks, and keeps to the answer. */
@@ -28,8 +28,10 @@ export const asksFirst = clause({
       if (subject.values.some(isProposed)) yield { given: way.given, moves: way.moves, setting: 'unheeded' }
     }
   },
-  judge(subject, { rows, trail }) {
+  async judge(subject, { rows, trail }) {
     if (trail.setting === 'unheeded') return unheededLeak(subject, rows)
+    const shown = trail.setting === 'vetoed' ? await shownAgainstVeto(subject, trail, rows) : undefined
+    if (shown !== undefined) return shown
     for (const [at, row] of rows.entries())
       for (const { name, event, vetoEvent } of subject.values) {
         if (vetoEvent === undefined || !isGesture(row.move)) continue
@@ -61,6 +63,29 @@ export const asksFirst = clause({
 })
 
 const MOST_WAYS = 8
+
+/** What was vetoed stands as it was, and looks as if it had been let pass. */
+async function shownAgainstVeto(
+  subject: Subject,
+  { given, moves }: Trail,
+  rows: readonly Row[],
+): Promise<LeakAt | undefined> {
+  const [first, last] = [rows[0] as Row, rows[moves.length]]
+  const isAsked = rows.some(({ heard }) =>
+    heard.some(({ event }) => subject.values.some((one) => one.vetoEvent === event)),
+  )
+  if (last === undefined || !isAsked || !equal(last.read, first.read) || samePicture(last.picture, first.picture))
+    return undefined
+  const passed = (await subject.play({ given, moves })).rows[moves.length]
+  if (passed === undefined || equal(passed.read, first.read) || !samePicture(passed.picture, last.picture))
+    return undefined
+  return {
+    row: moves.length,
+    says: 'what its owner has vetoed is shown all the same',
+    ...pictureDifference(first.picture, last.picture),
+    cause: 'it is drawn before its owner was asked, and not drawn back',
+  }
+}
 
 function isAsked({ values }: Subject, name: string): boolean {
   return values.some((value) => value.name === name && value.vetoEvent !== undefined)

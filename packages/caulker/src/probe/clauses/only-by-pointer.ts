@@ -7,14 +7,14 @@ import type { LeakAt } from './clause.js'
 
 const MOST = 4
 
-/** What a pointer does on what is no control. */
+/** What a pointer does: on what is no control, or only looks like one. */
 export function* pointedOnly(subject: Subject): Iterable<Trail> {
-  for (const { given, moves } of onAreas(subject).slice(0, MOST)) yield { given, moves }
+  for (const { given, moves } of pressed(subject).slice(0, MOST)) yield { given, moves }
 }
 
 /** UI Events, section 3.3: keys go to what has the focus, and nothing here ever has it. */
 export async function onlyByPointer(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const way = onAreas(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
+  const way = pressed(subject).find((one) => equal(one.given, trail.given) && equal(one.moves, trail.moves))
   const heard = rows[1]?.heard.find(({ value }) => value !== undefined)
   if (way === undefined || heard === undefined) return undefined
   const isReached = await subject.look(trail.given, (container) =>
@@ -30,8 +30,6 @@ export async function onlyByPointer(subject: Subject, { trail, rows }: Played): 
   }
 }
 
-function onAreas({ ways }: Subject): Way[] {
-  return ways.filter(
-    ({ control, changes, moves }) => control.kind === 'area' && changes.size > 0 && isDone(moves[0], 'press'),
-  )
+function pressed({ ways }: Subject): Way[] {
+  return ways.filter(({ changes, moves }) => changes.size > 0 && moves.length === 1 && isDone(moves[0], 'press'))
 }

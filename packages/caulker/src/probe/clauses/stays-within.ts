@@ -5,6 +5,7 @@ import { gesture, isDone, isTell, settlesEdits, tell, type Trail } from '../stag
 import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { deafToABound } from './bounds-told.js'
+import { enteredOutside, isKeptOutside, notKept } from './kept-outside.js'
 import { lastSteps, stopsEarly } from './stops-early.js'
 import { insideBounds, turnedDownInside } from './taken-inside.js'
 import { zeroBoundOf } from './zero-bounds.js'
@@ -22,10 +23,12 @@ export const staysWithin = clause({
   unprovenWhen: 'No value has a bound or a step that can be reached.',
   random: 'any',
   onTrial: 'gesture',
-  concerns: (contract) => valueClauses(contract).some((value) => isBounded(value) || value.outside === 'mark'),
+  concerns: (contract) =>
+    valueClauses(contract).some((value) => isBounded(value) || value.outside === 'mark' || isKeptOutside(value)),
   async *trails(subject) {
     for (const value of subject.values.filter((one) => one.outside === 'mark'))
       yield* marked(subject, value, withTrueBounds(subject, value))
+    for (const value of subject.values.filter(isKeptOutside)) yield* enteredOutside(subject, value)
     for (const value of subject.values.filter(isBounded)) {
       const given = withTrueBounds(subject, value)
       for (const { given: at, moves } of waysAtBounds(subject, value, given)) yield { given: at, moves }
@@ -47,6 +50,8 @@ export const staysWithin = clause({
         (await stopsEarly(subject, value, given, played))
       if (leak !== undefined) return leak
     }
+    const outer = notKept(subject, played)
+    if (outer !== undefined) return outer
     const unmarked = takenAndNotMarked(subject, trail, rows)
     if (unmarked !== undefined) return unmarked
     for (const [at, row] of rows.entries()) {

@@ -44,9 +44,16 @@ export async function zeroUnwritten(subject: Subject, { trail, rows }: Played): 
     const linesOf = async (other: unknown) =>
       (await subject.play({ given: { ...trail.given, [name]: other }, moves })).rows[at]?.picture.lines ?? []
     for (const { path, part } of zerosIn(clause, value)) {
-      const [one, other] = othersFor(subject, clause, trail.given, path, part)
+      const seen: (Other & { readonly lines: readonly string[] })[] = []
+      // Beside some numbers more may be said than beside others.
+      const isAlike = ({ lines }: { readonly lines: readonly string[] }) => lines.length === row.picture.lines.length
+      for (const one of othersFor(subject, clause, trail.given, path, part))
+        if (seen.filter(isAlike).length < 2) seen.push({ ...one, lines: await linesOf(one.value) })
+      const alike = seen.filter(isAlike)
+      const [one, other] = alike.length > 1 ? alike : seen
       if (one === undefined || other === undefined) continue
-      const [lines, otherLines] = [await linesOf(one.value), await linesOf(other.value)]
+      const { lines } = one
+      const otherLines = other.lines
       for (const place of writtenOut([lines, one.text], [otherLines, other.text])) {
         const stands = standsAt(row.picture.lines, place, lines.length)
         // A number by itself may be left out as a whole: no mark where there is nothing to count.

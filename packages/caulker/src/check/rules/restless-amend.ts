@@ -1,5 +1,6 @@
-import { equal, givenClauses, printed, samplesOf, type Amend, type TSchema } from '../../contract/index.js'
+import { equal, printed, samplesOf, type Amend, type TSchema } from '../../contract/index.js'
 import type { CellClause } from '../../wiring/index.js'
+import { intercepted } from '../reading/intercepted.js'
 import { designRule, leak, type Leak } from './rule.js'
 
 /** An amendment that does not leave alone what it has made. */
@@ -25,15 +26,9 @@ export const berth = screen('berth', {
   fittings: { text },
   bind: ({ cells }) => ({ text: { text: twoWay(cells.note) } }),
 })`,
-  *find({ contracts, screens }) {
-    for (const contract of contracts)
-      for (const clause of givenClauses(contract))
-        for (const found of creeping(clause.name, clause, clause.default))
-          yield { ...found, of: { name: contract.tag, written: contract } }
-    for (const { screen, cells } of screens)
-      for (const [name, cell] of cells)
-        for (const found of cell.face === undefined ? creeping(name, cell, cell.initial) : [])
-          yield { ...found, at: ['cells', ...found.at], of: { name: screen.name, written: screen } }
+  *find(design) {
+    for (const { name, clause, before, at, of } of intercepted(design))
+      for (const found of creeping(name, clause, before)) yield { ...found, at, of }
   },
 })
 

@@ -1,14 +1,6 @@
-import {
-  accepts,
-  equal,
-  givenClauses,
-  printed,
-  samplesOf,
-  typeText,
-  type Refuse,
-  type TSchema,
-} from '../../contract/index.js'
+import { accepts, equal, printed, samplesOf, typeText, type Refuse, type TSchema } from '../../contract/index.js'
 import type { CellClause } from '../../wiring/index.js'
+import { intercepted } from '../reading/intercepted.js'
 import { designRule, leak, type Leak } from './rule.js'
 
 /** An interception that lets no value through as it was entered. */
@@ -34,15 +26,9 @@ export const slip = screen('slipway', {
   fittings: { winch },
   bind: ({ cells }) => ({ winch: { turns: twoWay(cells.turns) } }),
 })`,
-  *find({ contracts, screens }) {
-    for (const contract of contracts)
-      for (const clause of givenClauses(contract))
-        for (const found of wall(clause.name, clause, clause.default))
-          yield { ...found, of: { name: contract.tag, written: contract } }
-    for (const { screen, cells } of screens)
-      for (const [name, cell] of cells)
-        for (const found of cell.face === undefined ? wall(name, cell, cell.initial) : [])
-          yield { ...found, at: ['cells', ...found.at], of: { name: screen.name, written: screen } }
+  *find(design) {
+    for (const { name, clause, before, at, of } of intercepted(design))
+      for (const found of wall(name, clause, before)) yield { ...found, at, of }
   },
 })
 

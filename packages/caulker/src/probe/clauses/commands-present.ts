@@ -52,7 +52,7 @@ export const commandsPresent = clause({
         return { row: at, says: `${callText(move)} ${idle.says}`, expected: idle.expected, found: idle.found }
       const contrary = givesTheContrary(subject, played, row)
       if (contrary !== undefined) return contrary
-      const idly = reportsWhatStands(row)
+      const idly = reportsWhatStands(row, rows[at - 1] ?? row)
       if (idly !== undefined) return { row: at, ...idly }
       const silent =
         clauses[move.command]?.reports === true ? changedInSilence(subject, row, rows[at - 1] ?? row) : undefined

@@ -44,9 +44,12 @@ function isAlike(one: Row, other: Row): boolean {
   return equal(one.read, other.read) && equal(one.gave, other.gave) && samePicture(one.picture, other.picture)
 }
 
-/** It reports what its owner holds already. */
-export function reportsWhatStands({ move, heard }: Row): Omit<LeakAt, 'row'> | undefined {
-  const idle = heard.find(({ value, payload, knownThen }) => value !== undefined && equal(payload, knownThen))
+/** It reports what its owner holds already, and has not changed. */
+export function reportsWhatStands({ move, heard, read }: Row, before: Row): Omit<LeakAt, 'row'> | undefined {
+  const isSame = (name: string) => equal(read[name], before.read[name])
+  const idle = heard.find(
+    ({ value, payload, knownThen }) => value !== undefined && equal(payload, knownThen) && isSame(value),
+  )
   if (idle === undefined || move === undefined || !('command' in move)) return undefined
   return {
     says: `${callText(move)} reports ${idle.value ?? ''} although nothing changed`,

@@ -1,5 +1,5 @@
 import type { TSchema } from '../../contract/index.js'
-import type { AnyOperation, OperationClause, Reckoned } from '../../wiring/index.js'
+import type { AnyOperation, OperationClause, Reckoned, Step } from '../../wiring/index.js'
 import { carriedSteps, typeAt } from './carried.js'
 import { isReadable, membersOf } from './given.js'
 import { isPayload } from '../../wiring/index.js'
@@ -78,4 +78,19 @@ export function typeGiven(view: ScreenView, value: unknown, carried: TSchema | u
 export function cellsGiven(view: ScreenView, { given, members }: Sending): Set<string> {
   const sources = [given, ...Object.values(members)].filter(isReadable)
   return new Set(sources.flatMap((source) => [...view.cellsBehind(source)]))
+}
+
+/** The operation by which a step changes something at a source; nothing where it only reads, or asks nobody. */
+export function changeAskedBy(view: ScreenView, step: Step): AnyOperation | undefined {
+  const { submit } = view.screen
+  const ref =
+    step.step === 'submit'
+      ? submit && operationNamed(submit.to)
+      : step.step === 'call'
+        ? step.operation
+        : step.step === 'save'
+          ? step.to
+          : undefined
+  const operation = ref === undefined ? undefined : view.operation(ref)
+  return operation === undefined || operation.effect === 'reads' ? undefined : ref
 }

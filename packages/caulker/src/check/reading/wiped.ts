@@ -1,3 +1,4 @@
+import { valueAt } from '../../contract/index.js'
 import type { Step } from '../../wiring/index.js'
 import { wipedBy } from './given.js'
 import type { ScreenView } from './screen-view.js'
@@ -18,4 +19,9 @@ export function wipedCells(view: ScreenView, step: Step): string[] {
 export function letsGo(step: Step, cell: string): boolean {
   if (step.step === 'reset' || step.step === 'go' || step.step === 'back') return true
   return (step.step === 'set' || step.step === 'clear') && step.cell.name === cell
+}
+
+/** Whether a person has entered what a cell holds; a flag, such as a promise to be given again, is no typing. */
+export function isTyped(view: ScreenView, cell: string): boolean {
+  return view.editedCells().has(cell) && valueAt(view.cells.get(cell)?.type, ['type']) !== 'boolean'
 }

@@ -1,5 +1,6 @@
 import { allSteps, type Step } from '../../wiring/index.js'
-import { clauseIn, operationNamed, type ScreenView } from '../reading/screen-view.js'
+import { clauseIn, type ScreenView } from '../reading/screen-view.js'
+import { changeAskedBy } from '../reading/sends.js'
 import { sequencesOf } from '../reading/sequences.js'
 import { designRule, leak } from './rule.js'
 
@@ -69,13 +70,13 @@ export const gate = screen('lock-gate', {
             if (step.step !== 'announce') continue
             const topic = topicNamed(view, step.topic.name)
             const change = steps
-              .map((one) => changeIn(view, one))
-              .find((one) => one !== undefined && asking.get(topic)?.has(one.source))
+              .map((one) => changeAskedBy(view, one))
+              .find((ref) => ref !== undefined && asking.get(topic)?.has(sourceNamed(view, ref.source)))
             if (change !== undefined)
               yield {
                 ...leak(
                   at,
-                  `'${topic}' is announced while ${change.what} is still on its way, and who hears it asks '${change.source}' at once`,
+                  `'${topic}' is announced while '${change.source}.${change.name}' is still on its way, and who hears it asks '${sourceNamed(view, change.source)}' at once`,
                 ),
                 of: { name: view.screen.name, written: view.screen },
               }
@@ -100,21 +101,6 @@ function* sourcesAsked(view: ScreenView, steps: readonly Step[]): Iterable<strin
     if (operation !== undefined && view.operation(operation)?.effect === 'reads')
       yield sourceNamed(view, operation.source)
   }
-}
-
-function changeIn(view: ScreenView, step: Step): { what: string; source: string } | undefined {
-  const { submit } = view.screen
-  const ref =
-    step.step === 'call'
-      ? step.operation
-      : step.step === 'save'
-        ? step.to
-        : step.step === 'submit' && submit !== undefined
-          ? operationNamed(submit.to)
-          : undefined
-  const operation = ref === undefined ? undefined : view.operation(ref)
-  if (ref === undefined || operation === undefined || operation.effect === 'reads') return undefined
-  return { what: `'${ref.source}.${ref.name}'`, source: sourceNamed(view, ref.source) }
 }
 
 function sourceNamed({ screen }: ScreenView, name: string): string {

@@ -1,9 +1,7 @@
-import { valueAt } from '../../contract/index.js'
 import { readablesIn } from '../reading/given.js'
-import type { ScreenView } from '../reading/screen-view.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
 import { sequencesOf } from '../reading/sequences.js'
-import { wipedCells } from '../reading/wiped.js'
+import { isTyped, wipedCells } from '../reading/wiped.js'
 import { leak, screenRule } from './rule.js'
 
 /** A success that wipes what was entered for another sending. */
@@ -54,9 +52,9 @@ export const log = screen('deck-log', {
         for (const step of steps) {
           if (step.step !== 'call' || view.operation(step.operation)?.effect === 'reads') continue
           const given = new Set(readablesIn(step.given).flatMap((one) => [...view.cellsBehind(one)]))
-          if (![...given].some((cell) => isEntered(view, cell))) continue
+          if (![...given].some((cell) => isTyped(view, cell))) continue
           for (const cell of step.then.flatMap((after) => wipedCells(view, after)))
-            if (!given.has(cell) && isEntered(view, cell) && sent.some((one) => cellsGiven(view, one).has(cell)))
+            if (!given.has(cell) && isTyped(view, cell) && sent.some((one) => cellsGiven(view, one).has(cell)))
               yield leak(
                 at,
                 `'${step.operation.source}.${step.operation.name}' was not sent '${cell}', and its success wipes what was entered there`,
@@ -65,8 +63,3 @@ export const log = screen('deck-log', {
         }
   },
 })
-
-/** A flag is no typing. */
-function isEntered(view: ScreenView, cell: string): boolean {
-  return view.editedCells().has(cell) && valueAt(view.cells.get(cell)?.type, ['type']) !== 'boolean'
-}

@@ -1,7 +1,8 @@
-import { isEmpty, valueAt } from '../../contract/index.js'
+import { isEmpty } from '../../contract/index.js'
 import { allSteps, type Step, type Steps } from '../../wiring/index.js'
 import { failures, readablesIn, wipedBy } from '../reading/given.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
+import { isTyped } from '../reading/wiped.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 
@@ -92,9 +93,4 @@ function sentBy(view: ScreenView, step: Step): Sent | undefined {
     fails,
     comesToNothing: `where '${operation.source}.${operation.name}' fails, what was typed is gone`,
   }
-}
-
-/** A flag, such as a promise to be given again, is no typing. */
-function isTyped(view: ScreenView, cell: string): boolean {
-  return view.editedCells().has(cell) && valueAt(view.cells.get(cell)?.type, ['type']) !== 'boolean'
 }

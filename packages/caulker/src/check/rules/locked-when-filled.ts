@@ -43,10 +43,10 @@ export const log = screen('deck-log', {
     for (const placed of view.actions) {
       const sent = sentBy(view, placed)
       if (sent === undefined) continue
-      const { triggers } = { triggers: view.triggersOf(placed) }
+      const [trigger, ...others] = view.triggersOf(placed)
       // Where anything else sends it, one that is only there at first may have a meaning of its own.
-      if (triggers.length !== 1) continue
-      const { fitting } = triggers[0] as (typeof triggers)[number]
+      if (trigger === undefined || others.length > 0) continue
+      const { fitting } = trigger
       for (const { lock, source } of locksOf(fitting))
         if (isOpenInVain(view, source, sent))
           yield leak(

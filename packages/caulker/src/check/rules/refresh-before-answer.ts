@@ -1,6 +1,7 @@
 import type { Step, Steps } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
-import { operationNamed, type ScreenView } from '../reading/screen-view.js'
+import type { ScreenView } from '../reading/screen-view.js'
+import { changeAskedBy } from '../reading/sends.js'
 
 /** A cell that is loaded again before the change it should show has been answered. */
 export const refreshBeforeAnswer = screenRule({
@@ -66,10 +67,10 @@ function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ change: string; c
 
 /** Which source a step changes, and in words how. */
 function changeOf(view: ScreenView, step: Step): { source: string; change: string } | undefined {
-  const { submit } = view.screen
-  if (step.step === 'submit') return submit && { source: operationNamed(submit.to).source, change: 'what is submitted' }
-  const ref = step.step === 'call' ? step.operation : step.step === 'save' ? step.to : undefined
-  const operation = ref === undefined ? undefined : view.operation(ref)
-  if (ref === undefined || operation === undefined || operation.effect === 'reads') return undefined
-  return { source: ref.source, change: `'${ref.source}.${ref.name}'` }
+  const ref = changeAskedBy(view, step)
+  if (ref === undefined) return undefined
+  return {
+    source: ref.source,
+    change: step.step === 'submit' ? 'what is submitted' : `'${ref.source}.${ref.name}'`,
+  }
 }

@@ -41,21 +41,20 @@ export const log = screen('deck-log', {
   *find(view) {
     for (const { at, action } of view.actions)
       for (const steps of sequencesOf(action.steps))
-        for (const { what, then, fails, place } of changesAsked(view, steps)) {
+        for (const { what, isSubmit, then, fails, place } of changesAsked(view, steps)) {
           for (const step of steps)
             if (isMessage(view, step) && ![...then, ...fails].some((one) => letsGo(one, step.cell.name)))
               yield leak(at, `'${step.cell.name}' says “${String(step.value)}” before ${what} has been answered`)
           for (const step of steps.slice(place + 1))
-            if (what === THE_SUBMIT && (step.step === 'go' || step.step === 'back') && !waits(step))
+            if (isSubmit && (step.step === 'go' || step.step === 'back') && !waits(step))
               yield leak(at, `'${view.screen.name}' is left before ${what} has been answered`)
         }
   },
 })
 
-const THE_SUBMIT = 'the submit'
-
 interface Asked {
   readonly what: string
+  readonly isSubmit: boolean
   readonly place: number
   readonly then: readonly Step[]
   readonly fails: readonly Step[]
@@ -66,10 +65,17 @@ function* changesAsked(view: ScreenView, steps: Steps): Iterable<Asked> {
   const { submit } = view.screen
   for (const [place, step] of steps.entries()) {
     if (step.step === 'submit' && submit !== undefined)
-      yield { what: THE_SUBMIT, place, then: [...allSteps(submit.then)], fails: [...allSteps(submit.fails)] }
+      yield {
+        what: 'the submit',
+        isSubmit: true,
+        place,
+        then: [...allSteps(submit.then)],
+        fails: [...allSteps(submit.fails)],
+      }
     else if (step.step === 'call' && view.operation(step.operation)?.effect !== 'reads')
       yield {
         what: `'${step.operation.source}.${step.operation.name}'`,
+        isSubmit: false,
         place,
         then: [...allSteps(step.then)],
         fails: [...allSteps(step.fails)],

@@ -1,4 +1,4 @@
-import { accepts, equal, givenClauses, printed, reasonAgainst, type PropertyClause } from '../../contract/index.js'
+import { accepts, equal, givenClauses, printed, settle, type PropertyClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { gesture, isTell, settlesEdits, tell } from '../stage/trail.js'
 import type { Played, Row } from '../stage/played.js'
@@ -66,17 +66,22 @@ function ruled({ names }: Subject): readonly PropertyClause[] {
   return names.filter(hasRules)
 }
 
+interface Broken {
+  readonly isRefused: boolean
+  readonly says: string
+  readonly due: string
+}
+
 /** What goes through amend is to come out as it went in, and refuse is to let it pass. */
-function brokenRule(
-  { amend, refuse }: PropertyClause,
-  value: unknown,
-  before: unknown,
-): { says: string; due: string } | undefined {
+function brokenRule(name: PropertyClause, value: unknown, before: unknown): Broken | undefined {
+  if (!accepts(name.type, value)) return undefined
   try {
-    const made = amend.reduce((one, hook) => hook(one, before), value)
-    if (!equal(made, value)) return { says: 'not amended', due: printed(made) }
-    const reason = refuse.map((hook) => reasonAgainst(hook, value, before)).find((one) => one !== undefined)
-    return reason === undefined ? undefined : { says: 'refused by its contract', due: `anything but that: “${reason}”` }
+    const settled = settle(name, value, before)
+    if (!settled.stands)
+      return { isRefused: true, says: 'refused by its contract', due: `anything but that: “${settled.reason}”` }
+    return equal(settled.value, value)
+      ? undefined
+      : { isRefused: false, says: 'not amended', due: printed(settled.value) }
   } catch {
     return undefined
   }
@@ -85,11 +90,12 @@ function brokenRule(
 /** Values of a name that its rules do not let stand as they are: some that are amended, some that are refused, and then the others. */
 function unlike(subject: Subject, name: PropertyClause): unknown[] {
   const before = subject.middle[name.name]
-  const found = [...subject.drawn(name.name), ...otherwiseWritten(subject, name)].filter(
-    (value) => !equal(value, before) && brokenRule(name, value, before) !== undefined,
-  )
-  const [refused, amended] = [true, false].map((one) => found.filter((value) => isRefused(name, value, before) === one))
-  const values = [...(amended ?? []).slice(0, MOST / 2), ...(refused ?? []).slice(0, MOST / 2), ...found]
+  const found = [...subject.drawn(name.name), ...otherwiseWritten(subject, name)].flatMap((value) => {
+    const broken = equal(value, before) ? undefined : brokenRule(name, value, before)
+    return broken === undefined ? [] : [{ value, isRefused: broken.isRefused }]
+  })
+  const some = (isRefused: boolean) => found.filter((one) => one.isRefused === isRefused).slice(0, MOST / 2)
+  const values = [...some(false), ...some(true), ...found].map(({ value }) => value)
   return values.filter((value, at, all) => all.findIndex((one) => equal(one, value)) === at)
 }
 
@@ -123,7 +129,7 @@ function otherwise(subject: Subject, name: PropertyClause, { trail, rows }: Play
   const text = trail.moves.map(enteredText).find((one) => one !== undefined)
   const isWhole = subject.ways.some(({ plainly, text: typed }) => typed !== undefined && plainly.has(name.name))
   if (at !== trail.moves.length || text === undefined || !isWhole || trail.unbounded !== true) return undefined
-  if (!accepts(name.type, text) || isRefused(name, text, rows[0].read[name.name])) return undefined
+  if (!accepts(name.type, text) || brokenRule(name, text, rows[0].read[name.name])?.isRefused === true) return undefined
   const due = subject.ideally(name.name, { ...rows[0].held, [name.name]: text })
   const came = row.read[name.name]
   if (equal(came, due) || typeof came !== typeof due) return undefined
@@ -133,15 +139,6 @@ function otherwise(subject: Subject, name: PropertyClause, { trail, rows }: Play
     expected: `${name.name} ${printed(due)}`,
     found: `${name.name} ${printed(came)}`,
     cause: 'more is done to what is typed than its contract says',
-  }
-}
-
-function isRefused({ amend, refuse }: PropertyClause, value: unknown, before: unknown): boolean {
-  try {
-    const made = amend.reduce((one, hook) => hook(one, before), value)
-    return refuse.some((hook) => reasonAgainst(hook, made, before) !== undefined)
-  } catch {
-    return true
   }
 }
 
@@ -178,7 +175,7 @@ function standing(
   if (at === 0 && told === undefined) return undefined
   const broken = brokenRule(name, stands, before ?? subject.middle[name.name])
   // A first value that is refused has nothing to fall back to.
-  if (broken !== undefined && (at > 0 || broken.says === 'not amended'))
+  if (broken !== undefined && (at > 0 || !broken.isRefused))
     return {
       row: at,
       says: `${name.name} ${printed(stands)} stands, which is ${broken.says}`,

@@ -55,6 +55,7 @@ const office = source('rope-loft', {
     gives: Type.Object({ id: Type.String(), note: Type.String() }),
   },
   note: { effect: 'updates', takes: Type.Object({ text: Type.String() }) },
+  line: { effect: 'reads', takes: Type.Optional(Type.String()), gives: Type.String() },
 })
 const splice = topic('splice-named', { payload: Type.String() })
 
@@ -825,6 +826,91 @@ const wrong: [what: string, rule: string, made: () => any[]][] = [
   ],
 ]
 
+const drawer = (close: (cells: any) => unknown[], open: (cells: any) => unknown[] = () => []) => [
+  loft({
+    cells: { text, copy: text, isOpen: flag },
+    fittings: { field, edit: button, keep: button, leave: button, board },
+    shown: ({ cells }: any) => ({ field: shownWhile(cells.isOpen) }),
+    actions: ({ cells }: any) => ({
+      edit: [set(cells.isOpen, true), ...open(cells)],
+      keep: [set(cells.text, cells.copy), set(cells.isOpen, false)],
+      leave: [set(cells.isOpen, false), ...close(cells)],
+    }),
+    bind: ({ cells, actions }: any) => ({
+      field: { text: twoWay(cells.copy) },
+      board: { line: oneWay(cells.text) },
+      edit: { on: { press: actions.edit } },
+      keep: { on: { press: actions.keep } },
+      leave: { on: { press: actions.leave } },
+    }),
+  }),
+]
+const heldSpan = (more: any) =>
+  loose('heave', {
+    cells: { from: count, to: count },
+    fittings: { span },
+    bind: ({ cells }: any) => ({ span: { from: twoWay(cells.from), to: twoWay(cells.to) } }),
+    ...more,
+  })
+const noted = (more: any) =>
+  loft({
+    cells: { text, asked: text },
+    fittings: { field, ask: field, go: button, board },
+    loads: ({ sources }: any) => ({ text: load(sources.office.line, 'R-1') }),
+    bind: ({ cells }: any) => ({ field: { text: twoWay(cells.text) }, ask: { text: twoWay(cells.asked) } }),
+    ...more,
+  })
+
+wrong.push(
+  ['a panel whose copy of a text outlives its cancel', 'hidden-draft', () => drawer(() => [])],
+  [
+    'a journey that shares two cells crosswise',
+    'crossed-names',
+    () => {
+      const shares = ({ cells }: any) => ({ one: cells, two: { from: cells.to, to: cells.from } })
+      return [trip({ one: heldSpan({}), two: heldSpan({}) }, { cells: { from: count, to: count }, shares })]
+    },
+  ],
+  [
+    "two cells that take each other's part of what was heard",
+    'crossed-names',
+    () => {
+      const heaved = topic('heaved', { payload: Type.Object({ from: Type.Integer(), to: Type.Integer() }) })
+      const hears = ({ cells }: any) => ({ heaved: [set(cells.from, payload('/to')), set(cells.to, payload('/from'))] })
+      return [heldSpan({ topics: { heaved }, hears })]
+    },
+  ],
+  ['a note that is loaded, edited and never given back', 'goes-nowhere', () => [noted({})]],
+  [
+    'a field that is locked by what is wrong with it',
+    'shut-by-itself',
+    () => [
+      loft({
+        reckoned: ({ cells }: any) => ({
+          isWrong: reckon([states.problem(cells.text)], (problem: any) => problem !== ''),
+        }),
+        bind: ({ cells, reckoned }: any) => ({
+          field: { text: twoWay(cells.text), shut: oneWay(reckoned.isWrong) },
+          go: {},
+        }),
+      }),
+    ],
+  ],
+  [
+    'an order for each letter',
+    'saves-each-key',
+    () => [
+      loft({
+        actions: ({ cells, sources }: any) => ({ order: [call(sources.office.order, { text: cells.text })] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text), on: { 'text-set': actions.order } },
+          go: {},
+        }),
+      }),
+    ],
+  ],
+)
+
 const unusual: [what: string, made: () => any[]][] = [
   [
     'a rule across cells that knows a code',
@@ -1373,6 +1459,51 @@ const unusual: [what: string, made: () => any[]][] = [
     },
   ],
 ]
+
+unusual.push(
+  [
+    'a panel whose copy begins anew each time',
+    () =>
+      drawer(
+        () => [],
+        (cells) => [set(cells.copy, cells.text)],
+      ),
+  ],
+  ['a panel whose cancel empties its copy', () => drawer((cells) => [clear(cells.copy)])],
+  [
+    'what is loaded and edited, and handed on as it is reported',
+    () => [
+      noted({
+        actions: ({ sources }: any) => ({ keep: [call(sources.office.note, { text: payload() })] }),
+        bind: ({ cells, actions }: any) => ({
+          field: { text: twoWay(cells.text), on: { 'text-set': actions.keep } },
+          ask: { text: twoWay(cells.asked) },
+        }),
+      }),
+    ],
+  ],
+  [
+    'an answer beside a question that it locks',
+    () => [
+      noted({
+        loads: undefined,
+        fittings: { field, go: button, board },
+        reckoned: ({ cells }: any) => ({
+          line: reckon([cells.text, cells.asked], (answer: any, question: any) => `${question}: ${answer}`),
+          isAsked: reckon([cells.text], (answer: any) => answer !== ''),
+        }),
+        actions: ({ cells, sources }: any) => ({
+          ask: [call(sources.office.line, cells.asked, { into: cells.text })],
+        }),
+        bind: ({ cells, reckoned, actions }: any) => ({
+          field: { text: twoWay(cells.asked), shut: oneWay(reckoned.isAsked) },
+          go: { on: { press: actions.ask } },
+          board: { line: oneWay(reckoned.line) },
+        }),
+      }),
+    ],
+  ],
+)
 
 describe('wirings that nobody made a rule for', () => {
   for (const [what, rule, made] of wrong) it(`says ${rule} of ${what}`, () => expect(told(...made())).to.include(rule))

@@ -801,9 +801,10 @@ export const rows: Row[] = [
       cells: { bales: { ...whole, initial: 1 }, name: text, isNamed: { type: Type.Boolean(), initial: false } },
       sources: { office },
       fittings: { field: note },
+      reckoned: ({ cells }) => ({ wrong: reckon([cells.name], (name) => (name === 'Heron' ? '' : 'Not her')) }),
       shown: ({ cells }) => ({ field: shownWhile(cells.isNamed) }),
       bind: ({ cells }) => ({ field: { text: twoWay(cells.name), needed: true } }),
-      submit: { sends: ['bales', 'name'], to: 'office.book' },
+      submit: { sends: ['bales', 'name'], needs: { name: 'Name her' }, heldBy: { name: 'wrong' }, to: 'office.book' },
     })
     const run = player.run(design)
     run.submit()

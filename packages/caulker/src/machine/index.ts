@@ -22,6 +22,7 @@ export {
   entries,
   firstState,
   givenTo,
+  isAsked,
   keyOf,
   memberOf,
   scratchFor,

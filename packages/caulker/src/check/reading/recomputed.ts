@@ -22,7 +22,7 @@ export function heldWhile(
   for (const [one, value] of held) values.set(one, value)
   try {
     for (const { name: one, from, compute } of view.firstReckoned())
-      values.set(one, compute(...from.map((input) => values.get(input))))
+      if (!held.has(one)) values.set(one, compute(...from.map((input) => values.get(input))))
   } catch {
     return undefined
   }

@@ -136,9 +136,14 @@ export function sharedBy({ bindings }: Pick<FittingView, 'bindings'>): string[] 
   return [...bindings.values()].filter(isShared).map(({ source }) => source.name)
 }
 
-/** Whether nothing on the screen sets a cell, and neither a journey nor an owner holds it. */
-export function isUnset({ cells, shared, writersOf }: ScreenView, name: string): boolean {
-  return cells.get(name)?.face === undefined && !shared.has(name) && writersOf(name).length === 0
+/** Whether a journey or an owner holds a cell, and may set it to anything. */
+export function isHeldOutside({ cells, shared }: ScreenView, name: string): boolean {
+  return shared.has(name) || cells.get(name)?.face !== undefined
+}
+
+/** Whether nothing on the screen sets a cell, nor anybody outside. */
+export function isUnset(view: ScreenView, name: string): boolean {
+  return !isHeldOutside(view, name) && view.writersOf(name).length === 0
 }
 
 /** Whether it follows a state of the running screen, which changes by itself. */

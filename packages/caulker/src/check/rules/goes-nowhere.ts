@@ -1,9 +1,9 @@
 import { accepts, printed, samplesOf, valueAt, type TSchema } from '../../contract/index.js'
-import { allSteps, isPayload, type CellClause, type Reckoned } from '../../wiring/index.js'
+import { allSteps, isPayload, type AnySource, type CellClause, type Reckoned } from '../../wiring/index.js'
 import { givenReadables, isReadable } from '../reading/given.js'
-import type { ScreenView } from '../reading/screen-view.js'
+import { isHeldOutside, sharedBy, type ScreenView } from '../reading/screen-view.js'
 import { sendings, type Sending } from '../reading/sends.js'
-import { leak, screenRule } from './rule.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
 /** A field beside others that are sent, of which nothing is made. */
 export const goesNowhere = screenRule({
@@ -35,12 +35,13 @@ export const log = screen('deck-log', {
   bind: ({ cells, actions }) => ({ note: { text: twoWay(cells.text), on: { done: actions.keep } }, by: { text: twoWay(cells.by), on: { done: actions.keep } } }),
 })`,
   *find(view) {
+    yield* keptHere(view)
     const { screen, shared, cells } = view
     // Of a submit another rule says what it omits.
     if (screen.submit !== undefined) return
     const changing = sendings(view).filter(({ operation, how }) => operation.effect !== 'reads' && how !== 'load')
     if (changing.length === 0) return
-    const used = usedElsewhere(view)
+    const used = new Set([...usedElsewhere(view), ...draftedCells(view)])
     for (const name of view.editedCells()) {
       const cell = cells.get(name)
       const isFlag = valueAt(cell?.type, ['type']) === 'boolean'
@@ -56,6 +57,43 @@ export const log = screen('deck-log', {
     }
   },
 })
+
+/** What was loaded is edited here, its source could take it back, and nothing gives it anything. */
+function* keptHere(view: ScreenView): Iterable<Leak> {
+  const { screen } = view
+  const used = usedElsewhere(view)
+  const sent = new Set(Object.values(screen.submit?.sends ?? {}))
+  for (const name of view.editedCells()) {
+    const loaded = screen.loads[name]?.operation.source
+    const isUsed = used.has(name) || sent.has(name) || screen.keeps.includes(name) || isHandedOn(view, name)
+    if (loaded === undefined || isUsed || isHeldOutside(view, name) || (view.cells.get(name)?.after ?? []).length > 0)
+      continue
+    const sources: Readonly<Record<string, AnySource>> = screen.sources
+    const taking = Object.entries(sources[loaded]?.operations ?? {}).find(([, { effect }]) => effect === 'updates')
+    if (taking !== undefined)
+      yield leak(['cells', name], `'${name}' is loaded from '${loaded}' and edited here, and nothing gives it back`, {
+        mend: `Send it, with submit or with a call of '${loaded}.${taking[0]}'.`,
+      })
+  }
+}
+
+function draftedCells({ fittings }: ScreenView): string[] {
+  return fittings.flatMap(({ bindings }) =>
+    [...bindings.values()].flatMap((binding) => (binding.kind === 'draft' ? [binding.source.name] : [])),
+  )
+}
+
+/** Whether a draft of it is sent where it is saved, or what its field reports is handed on. */
+function isHandedOn({ actions, fittings }: ScreenView, cell: string): boolean {
+  const fields = fittings.filter((fitting) => sharedBy(fitting).includes(cell))
+  const isSaved = actions.some(({ action }) =>
+    [...allSteps(action.steps)].some(
+      (step) => step.step === 'save' && step.to !== undefined && fields.some(({ name }) => name === step.fitting.name),
+    ),
+  )
+  const heard = fields.flatMap(({ handlers }) => [...handlers.values()].flatMap(({ steps }) => [...allSteps(steps)]))
+  return isSaved || heard.some(({ step }) => step === 'call' || step === 'announce' || step === 'report')
+}
 
 /** The member of what is sent that is the same each time, and might be what is entered. */
 function writtenDown({ members, operation }: Sending, { name: cell, type }: CellClause): string | undefined {
@@ -81,14 +119,11 @@ function usedElsewhere({ screen, fittings, actions, cellsBehind }: ScreenView): 
     ...Object.values(screen.loads).flatMap(({ given }) => Object.values((given ?? {}) as object).concat([given])),
     ...actions.flatMap(({ action }) => [...allSteps(action.steps)].flatMap(givenReadables)),
   ]
-  const drafts = fittings.flatMap(({ bindings }) =>
-    [...bindings.values()].flatMap((binding) => (binding.kind === 'draft' ? [binding.source.name] : [])),
-  )
   // Two fields of one cell show each other what is entered.
   const shownTwice = fittings
     .flatMap(({ bindings }) =>
       [...bindings.values()].flatMap((one) => (one.kind === 'two-way' ? [one.source.name] : [])),
     )
     .filter((name, at, all) => all.indexOf(name) !== at)
-  return new Set([...sources.filter(isReadable).flatMap((one) => [...cellsBehind(one)]), ...drafts, ...shownTwice])
+  return new Set([...sources.filter(isReadable).flatMap((one) => [...cellsBehind(one)]), ...shownTwice])
 }

@@ -1,9 +1,9 @@
 import { equal } from '../../contract/index.js'
-import { allSteps, type Showing, type Step } from '../../wiring/index.js'
-import { isReadable } from '../reading/given.js'
-import { leak, screenRule } from './rule.js'
-import { isPayload } from '../../wiring/index.js'
-import type { ScreenView } from '../reading/screen-view.js'
+import { allSteps, isPayload, type Showing, type Step } from '../../wiring/index.js'
+import { givenReadables, isReadable, readablesIn } from '../reading/given.js'
+import { isHeldOutside, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { letsGo } from '../reading/wiped.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
 /** An action that hides a field and keeps its open draft. */
 export const hiddenDraft = screenRule({
@@ -36,27 +36,72 @@ export const log = screen('deck-log', {
   bind: ({ cells, actions }) => ({ note: { text: draft(cells.text), on: { done: actions.keep, cancel: actions.cancel } }, more: { on: { press: [set(cells.open, true)] } } }),
 })`,
   *find(view) {
-    for (const { name, bindings } of view.fittings) {
-      const showing = view.screen.shown[name]
+    for (const fitting of view.fittings) {
+      const showing = view.screen.shown[fitting.name]
       if (showing === undefined || showing.hidden === 'cleared') continue
-      if (![...bindings.values()].some(({ kind }) => kind === 'draft')) continue
-      for (const { at, action } of view.actions) {
-        const steps = [...allSteps(action.steps)]
-        const isSettled = steps.some(
-          (step) => (step.step === 'save' || step.step === 'discard') && step.fitting.name === name,
-        )
-        if (!isSettled && steps.some((step) => hides(view, step, showing)))
-          yield leak(
-            at,
-            `'${name}' is hidden, and its draft is kept: what was cancelled is there again when it is shown`,
-            {
-              mend: `Write discard(fittings.${name}) before it, or show '${name}' with { hidden: 'cleared' }.`,
-            },
-          )
-      }
+      if ([...fitting.bindings.values()].some(({ kind }) => kind === 'draft')) yield* keptDrafts(view, fitting, showing)
+      yield* keptCopies(view, fitting, showing)
     }
   },
 })
+
+function* keptDrafts(view: ScreenView, { name }: FittingView, showing: Showing): Iterable<Leak> {
+  for (const { at, steps } of hidings(view, showing)) {
+    const isSettled = steps.some(
+      (step) => (step.step === 'save' || step.step === 'discard') && step.fitting.name === name,
+    )
+    if (!isSettled)
+      yield leak(at, `'${name}' is hidden, and its draft is kept: what was cancelled is there again when it is shown`, {
+        mend: `Write discard(fittings.${name}) before it, or show '${name}' with { hidden: 'cleared' }.`,
+      })
+  }
+}
+
+/** The same with a cell of its own for the copy: one way of hiding it writes the copy where it belongs, another one leaves it standing. */
+function* keptCopies(view: ScreenView, { name, bindings }: FittingView, showing: Showing): Iterable<Leak> {
+  const all = hidings(view, showing)
+  for (const binding of bindings.values()) {
+    if (binding.kind !== 'two-way' || isHeldOutside(view, binding.source.name)) continue
+    const copy = binding.source.name
+    const isBegunAnew = openings(view, showing).some((steps) => steps.some((step) => letsGo(step, copy)))
+    const kept = all.filter(({ steps }) => steps.some((step) => writesFrom(step, copy)))
+    if (kept.length === 0 || isBegunAnew) continue
+    for (const { at, steps } of all)
+      if (!steps.some((step) => letsGo(step, copy) || writesFrom(step, copy) || handsOver(step, copy)))
+        yield leak(at, `'${name}' is hidden, and '${copy}' stands as it was typed: what was cancelled is there again`, {
+          mend: `Clear '${copy}' in it, or set it anew where '${name}' is shown; or bind it as draft(cells.…), which save and discard let go.`,
+        })
+  }
+}
+
+interface Hiding {
+  readonly at: readonly string[]
+  readonly steps: readonly Step[]
+}
+
+function hidings(view: ScreenView, showing: Showing): Hiding[] {
+  return view.actions
+    .map(({ at, action }) => ({ at, steps: [...allSteps(action.steps)] }))
+    .filter(({ steps }) => steps.some((step) => hides(view, step, showing)))
+}
+
+/** The lists of steps that show it. */
+function openings(view: ScreenView, { source, is }: Showing): (readonly Step[])[] {
+  return view.actions
+    .map(({ action }) => [...allSteps(action.steps)])
+    .filter((steps) =>
+      steps.some((step) => step.step === 'set' && step.cell.name === source.name && equal(step.value, is)),
+    )
+}
+
+/** Whether a step writes another cell from it. */
+function writesFrom(step: Step, copy: string): boolean {
+  return step.step === 'set' && step.cell.name !== copy && readablesIn(step.value).some(({ name }) => name === copy)
+}
+
+function handsOver(step: Step, copy: string): boolean {
+  return step.step !== 'set' && (step.step === 'submit' || givenReadables(step).some(({ name }) => name === copy))
+}
 
 function hides(view: ScreenView, step: Step, { source, is }: Showing): boolean {
   if ((step.step !== 'set' && step.step !== 'clear') || source.kind !== 'cell' || step.cell.name !== source.name)

@@ -33,6 +33,10 @@ import { requiredHidden } from './required-hidden.js'
 import { requiredMissing } from './required-missing.js'
 import { requiredWithDefault } from './required-with-default.js'
 import { resetMisses } from './reset-misses.js'
+import { outdatedAnswer } from './outdated-answer.js'
+import { twoValuesOneCell } from './two-values-one-cell.js'
+import { requiredWhenFilled } from './required-when-filled.js'
+import { shownWhileEmpty } from './shown-while-empty.js'
 import { shutByItself } from './shut-by-itself.js'
 import { sourceMismatch } from './source-mismatch.js'
 import { splitValue } from './split-value.js'
@@ -128,6 +132,10 @@ const aboutScreens = [
   rowsOfNoList,
   neverShown,
   neverOpen,
+  outdatedAnswer,
+  twoValuesOneCell,
+  requiredWhenFilled,
+  shownWhileEmpty,
   shutByItself,
   lockedWhenFilled,
   frozenValue,

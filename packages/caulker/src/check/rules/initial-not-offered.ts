@@ -1,5 +1,5 @@
 import { equal, pointerParts, printed, valueAt, valueClauses } from '../../contract/index.js'
-import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { isHeldOutside, isShared, isUnset, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A choice that starts as what is not in its list. */
@@ -33,7 +33,7 @@ export const stay = screen('stay', {
         if (among === undefined || list === undefined || binding === undefined || !isShared(binding)) continue
         const cell = binding.source.row === undefined ? view.cells.get(binding.source.name) : undefined
         const initial = cell?.initial
-        if (cell === undefined || cell.face !== undefined || view.shared.has(cell.name)) continue
+        if (cell === undefined || isHeldOutside(view, cell.name)) continue
         if (initial === undefined || initial === null || equal(initial, empty)) continue
         const offered = list.map((entry) => valueAt(entry, pointerParts(among.at ?? '') ?? []))
         const missing = (Array.isArray(initial) ? (initial as unknown[]) : [initial]).find(
@@ -54,11 +54,7 @@ function fixedList(view: ScreenView, { bindings }: FittingView, name: string): r
   if (binding?.kind === 'constant') return Array.isArray(binding.value) ? (binding.value as unknown[]) : undefined
   if (binding === undefined || binding.source.kind !== 'cell' || binding.source.row !== undefined) return undefined
   const cell = view.cells.get(binding.source.name)
-  const isFixed =
-    cell !== undefined &&
-    cell.face === undefined &&
-    !view.shared.has(cell.name) &&
-    view.writersOf(cell.name).length === 0
+  const isFixed = cell !== undefined && isUnset(view, cell.name)
   // An empty one that nothing fills is the affair of another rule.
   return isFixed && Array.isArray(cell.initial) && cell.initial.length > 0 ? (cell.initial as unknown[]) : undefined
 }

@@ -1,4 +1,5 @@
 import { printed, reasonAgainst } from '../../contract/index.js'
+import { isHeldOutside } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A cell whose own rule turns down what it starts as. */
@@ -25,8 +26,8 @@ export const slip = screen('slipway', {
   bind: ({ cells }) => ({ text: { text: twoWay(cells.name) } }),
 })`,
   *find(view) {
-    for (const [name, { initial, amend, refuse, face }] of view.cells) {
-      if (face !== undefined || view.shared.has(name)) continue
+    for (const [name, { initial, amend, refuse }] of view.cells) {
+      if (isHeldOutside(view, name)) continue
       const reason = reasonFor(() => {
         const made = amend.reduce((value, hook) => hook(value, initial), initial)
         return refuse.map((hook) => reasonAgainst(hook, made, initial)).find((one) => one !== undefined)

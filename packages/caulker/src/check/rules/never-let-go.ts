@@ -1,7 +1,7 @@
 import { equal, printed, valueAt } from '../../contract/index.js'
 import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
 import { failures, isReadable } from '../reading/given.js'
-import { sharedBy, type ScreenView } from '../reading/screen-view.js'
+import { isHeldOutside, sharedBy, type ScreenView } from '../reading/screen-view.js'
 import { letsGo } from '../reading/wiped.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
@@ -100,9 +100,9 @@ function setsBack(steps: Steps, cell: string, held: unknown): boolean {
 }
 
 /** A person, its owner or the journey around it may let it go. */
-function isHeldElsewhere({ fittings, shared, cells }: ScreenView, cell: string): boolean {
-  const isBound = fittings.some((fitting) => sharedBy(fitting).includes(cell))
-  return isBound || shared.has(cell) || cells.get(cell)?.face !== undefined
+function isHeldElsewhere(view: ScreenView, cell: string): boolean {
+  const isBound = view.fittings.some((fitting) => sharedBy(fitting).includes(cell))
+  return isBound || isHeldOutside(view, cell)
 }
 
 /** The same, or another event. */

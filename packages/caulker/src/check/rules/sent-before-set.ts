@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
 import { isPayload, type Step, type Steps } from '../../wiring/index.js'
 import { givenReadables, isReadable, readablesIn } from '../reading/given.js'
-import type { ScreenView } from '../reading/screen-view.js'
+import { isHeldOutside, type ScreenView } from '../reading/screen-view.js'
 import { sequencesOf } from '../reading/sequences.js'
 import { leak, screenRule } from './rule.js'
 
@@ -113,5 +113,5 @@ function valuesGiven(step: Step): readonly unknown[] {
 
 /** What is also entered, loaded or set elsewhere may stand there in good time. */
 function isSetHereAlone(view: ScreenView, cell: string): boolean {
-  return !view.shared.has(cell) && view.cells.get(cell)?.face === undefined && view.writersOf(cell).length === 1
+  return !isHeldOutside(view, cell) && view.writersOf(cell).length === 1
 }

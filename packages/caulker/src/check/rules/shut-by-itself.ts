@@ -1,7 +1,14 @@
 import { accepts, equal, printed, valueClauses } from '../../contract/index.js'
-import type { Readable } from '../../wiring/index.js'
-import { firstHeld, followsState, type FittingView, type ScreenView } from '../reading/screen-view.js'
-import { recomputed } from '../reading/recomputed.js'
+import { allSteps, type Readable } from '../../wiring/index.js'
+import {
+  firstHeld,
+  followsState,
+  isHeldOutside,
+  sharedBy,
+  type FittingView,
+  type ScreenView,
+} from '../reading/screen-view.js'
+import { heldWhile, recomputed } from '../reading/recomputed.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
 /** A fitting that is locked or hidden at first, until something is done that only it could do; or as soon as something is typed in it. */
@@ -33,6 +40,7 @@ export const order = screen('order', {
     for (const fitting of view.fittings) {
       const { name, contract, bindings } = fitting
       yield* closesWhileTyping(view, fitting)
+      yield* closesWhenWrong(view, fitting)
       for (const lock of [contract.locks.disabled, contract.locks.readonly]) {
         const binding = lock === undefined ? undefined : bindings.get(lock)
         if (binding?.kind !== 'one-way' || firstHeld(view, binding.source) !== true) continue
@@ -58,23 +66,15 @@ export const order = screen('order', {
 })
 
 /** The first letter locks or hides the field in which it is typed. */
-function* closesWhileTyping(view: ScreenView, { name, contract, bindings }: FittingView): Iterable<Leak> {
+function* closesWhileTyping(view: ScreenView, fitting: FittingView): Iterable<Leak> {
+  const { name, contract, bindings } = fitting
   const typed = valueClauses(contract).flatMap((value) => {
     const binding = bindings.get(value.name)
     return binding?.kind === 'two-way' && value.reports === 'edit' && accepts(value.type, LETTER)
       ? [binding.source.name]
       : []
   })
-  const shown = view.screen.shown[name]
-  const closing = [contract.locks.disabled, contract.locks.readonly].flatMap((lock): Closing[] => {
-    const binding = lock === undefined ? undefined : bindings.get(lock)
-    return binding?.kind === 'one-way'
-      ? [{ at: ['bind', name, lock as string], source: binding.source, open: false, becomes: 'locked' }]
-      : []
-  })
-  if (shown !== undefined)
-    closing.push({ at: ['shown', name], source: shown.source, open: shown.is, becomes: 'hidden' })
-  for (const { at, source, open, becomes } of closing)
+  for (const { at, source, open, becomes } of closings(view, fitting))
     for (const cell of typed) {
       const isItself = source.kind === 'cell' && source.name === cell
       const after = isItself ? { value: LETTER } : recomputed(view, source.name, cell, LETTER)
@@ -86,6 +86,28 @@ function* closesWhileTyping(view: ScreenView, { name, contract, bindings }: Fitt
     }
 }
 
+/** What is wrong with a field locks or hides it, and nothing else could put it right. */
+function* closesWhenWrong(view: ScreenView, fitting: FittingView): Iterable<Leak> {
+  for (const { at, source, open, becomes } of closings(view, fitting))
+    for (const cell of sharedBy(fitting)) {
+      const saying = (text: string) => heldWhile(view, source.name, new Map([[`(problem of ${cell})`, text]]))
+      const [quiet, wrong] = [saying(''), saying('Something is wrong')]
+      if (quiet === undefined || wrong === undefined || !equal(quiet.value, open) || equal(wrong.value, open)) continue
+      if (isMendedHereAlone(view, fitting, cell))
+        yield leak(
+          at,
+          `'${fitting.name}' is ${becomes} as soon as something is wrong with '${cell}', by '${source.name}', and only '${fitting.name}' could mend it`,
+          { mend: 'Leave the field open, and lock what goes on from it.' },
+        )
+    }
+}
+
+function isMendedHereAlone(view: ScreenView, { name }: FittingView, cell: string): boolean {
+  const isOwn = (writer: string) => writer.startsWith(`${name}.`)
+  const steps = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
+  return !isHeldOutside(view, cell) && view.writersOf(cell).every(isOwn) && !steps.some(({ step }) => step === 'reset')
+}
+
 const LETTER = 'o'
 
 interface Closing {
@@ -94,6 +116,19 @@ interface Closing {
   /** What it holds while the field can be typed in. */
   readonly open: unknown
   readonly becomes: string
+}
+
+/** What locks a fitting, and what hides it. */
+function closings({ screen }: ScreenView, { name, contract, bindings }: FittingView): Closing[] {
+  const locks = [contract.locks.disabled, contract.locks.readonly].flatMap((lock): Closing[] => {
+    const binding = lock === undefined ? undefined : bindings.get(lock)
+    return binding?.kind === 'one-way'
+      ? [{ at: ['bind', name, lock as string], source: binding.source, open: false, becomes: 'locked' }]
+      : []
+  })
+  const shown = screen.shown[name]
+  if (shown === undefined) return locks
+  return [...locks, { at: ['shown', name], source: shown.source, open: shown.is, becomes: 'hidden' }]
 }
 
 function valueEvents({ contract }: FittingView): string[] {
@@ -110,7 +145,7 @@ function opensItselfAlone(
   const cells = [...view.cellsBehind(source)]
   if (cells.length === 0 || followsState(view, source)) return false
   return cells.every((cell) => {
-    if (view.shared.has(cell) || view.cells.get(cell)?.face !== undefined) return false
+    if (isHeldOutside(view, cell)) return false
     const writers = view.writersOf(cell)
     return writers.length > 0 && writers.every((writer) => isOnlyBy(view, fitting, writer, events))
   })

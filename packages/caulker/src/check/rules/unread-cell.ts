@@ -1,3 +1,4 @@
+import { isHeldOutside } from '../reading/screen-view.js'
 import { leak, screenRule, writerText } from './rule.js'
 
 /** A cell that is written and that nothing on the screen reads. */
@@ -31,7 +32,7 @@ export const log = screen('deck-log', {
       const writers = view.writersOf(name)
       const isHalfBound = taken.has(name) && writers.length > 1
       if (read.has(name) || isHalfBound || cell.after.length > 0 || writers.length === 0) continue
-      if (cell.face === undefined && !view.shared.has(name))
+      if (!isHeldOutside(view, name))
         yield leak(
           ['cells', name],
           `'${name}' is set by ${writers.map(writerText).join(' and ')}, and nothing reads it`,

@@ -1,3 +1,4 @@
+export { isAsked } from './asked.js'
 export { isOwners } from './face.js'
 export type { Amendment, Answer, Effect, Fault, Input, Invalid, Outcome, Refusal, State } from './input.js'
 export { empty, scratchFor, type Scratch } from './scratch.js'

@@ -1,4 +1,5 @@
 import type { Leaving } from '../plan/index.js'
+import { isShown } from './asked.js'
 import { isOfUncorrected } from './unfinished.js'
 import { frontOf, problemsOf, put, screenOf, setProblem, wayOf, type Work } from './work.js'
 
@@ -35,9 +36,4 @@ export function stay(work: Work, reason: string, isTravel: boolean): void {
 export function commitAll(work: Work, screen: number): void {
   const shown = screenOf(work, screen).fittings.filter((at) => isShown(work, at))
   work.owed.push({ effect: 'commit', screen, fittings: shown })
-}
-
-export function isShown({ machine, slots }: Work, fitting: number): boolean {
-  const shown = machine.fittings[fitting]?.shown
-  return shown === undefined || slots[shown.slot] === true
 }

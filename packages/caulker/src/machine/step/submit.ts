@@ -1,10 +1,11 @@
 import { isEmpty, outsideText, reasonAgainst } from '../../contract/index.js'
 import { cellBehind, type FittingPlan } from '../plan/index.js'
+import { isAsked, isDisabled, isShown } from './asked.js'
 import { limitsAt } from './bounds.js'
 import { send } from './calls.js'
 import { openDrafts } from './drafts.js'
 import { isOfUncorrected } from './unfinished.js'
-import { commitAll, isShown } from './leave.js'
+import { commitAll } from './leave.js'
 import type { Invalid } from './input.js'
 import { problemsOf, put, screenOf, setProblem, type Work } from './work.js'
 
@@ -56,10 +57,11 @@ function judge(work: Work, screen: number, invalid: readonly Invalid[]): void {
     }
   }
   for (const [cell, text] of plan.submit?.needs ?? [])
-    if (isEmpty(slots[cell])) say(work, screen, cell, text, 'validity')
+    if (isEmpty(slots[cell]) && isAsked(work, plan, cell)) say(work, screen, cell, text, 'validity')
   for (const [cell, slot] of plan.submit?.heldBy ?? []) {
     const reason = slots[slot]
-    if (typeof reason === 'string' && reason !== '') say(work, screen, cell, reason, 'validity')
+    if (typeof reason === 'string' && reason !== '' && isAsked(work, plan, cell))
+      say(work, screen, cell, reason, 'validity')
   }
   for (const { fitting, row, text } of invalid) {
     const of = machine.fittings[fitting] as FittingPlan
@@ -90,8 +92,4 @@ function say(work: Work, screen: number, cell: number, text: string, from: 'vali
 function isMissing({ slots }: Work, { contract, requiredBy }: FittingPlan, name: string, value: unknown): boolean {
   if (contract.form?.value !== name || requiredBy === undefined || slots[requiredBy.source] !== true) return false
   return isEmpty(value, contract.values[name])
-}
-
-export function isDisabled({ slots }: Work, { disabledBy }: FittingPlan): boolean {
-  return disabledBy !== undefined && slots[disabledBy.source] === true
 }

@@ -1,5 +1,5 @@
 import { accepts, isEmpty, limitsOf, outsideText, printed, typeText, type TSchema } from '../../contract/index.js'
-import { slotsGiven } from '../../machine/index.js'
+import { isAsked, slotsGiven, type ScreenPlan } from '../../machine/index.js'
 import { visibleLinks } from '../play/sight.js'
 import { cellName, invariant, sentAt, sentIn } from './invariant.js'
 
@@ -24,8 +24,10 @@ export const sentIsWhole = invariant({
           cells: slots.filter((slot) => slot < machine.cells.length),
           ...at,
         }
-      for (const [cell, text] of machine.screens[site.screen]?.submit?.needs ?? [])
-        if (slots.includes(cell) && isEmpty(middle.slots[cell]) && isEmpty(after.slots[cell]))
+      const screen = machine.screens[site.screen] as ScreenPlan
+      const isEmptyNow = (cell: number) => isEmpty(middle.slots[cell]) && isEmpty(after.slots[cell])
+      for (const [cell, text] of screen.submit?.needs ?? [])
+        if (slots.includes(cell) && isEmptyNow(cell) && isAsked({ machine, slots: after.slots }, screen, cell))
           yield {
             subject: `${name} ${cellName(machine, cell)}`,
             says: `${name} is sent without ${cellName(machine, cell)}, which is needed: “${text}”`,

@@ -140,6 +140,16 @@ export const journeyRows: Row[] = [
     await run.travel(1)
     await run.travel(2)
     expect([run.front(), run.read('bales'), run.pending()]).to.eql(['third', 7, []])
+    // The same where it has not answered, or has failed.
+    const other = player.run(trip())
+    other.press('on')
+    other.press('on')
+    await other.fail('office.bales', 'The office is closed')
+    other.edit('bales', 'n', 7)
+    other.leave('bales')
+    await other.travel(1)
+    await other.travel(2)
+    expect([other.read('bales'), other.pending()]).to.eql([7, []])
   }),
   row('13.60', async (player) => {
     const run = player.run(trip())
@@ -150,8 +160,12 @@ export const journeyRows: Row[] = [
     await run.answer('office.bales', 12)
     await run.travel(1)
     await run.travel(2)
-    // What was not taken over counts as nothing that was loaded: it is asked for once more.
-    expect([run.read('bales'), run.pending()]).to.eql([7, ['office.bales']])
+    expect([run.read('bales'), run.pending()]).to.eql([7, []])
+    run.edit('bales', 'n', 2)
+    run.leave('bales')
+    await run.travel(1)
+    await run.travel(2)
+    expect([run.read('bales'), run.pending()]).to.eql([2, ['office.bales']])
   }),
   row('13.45', async (player) => {
     const run = player.run(trip('stay'))

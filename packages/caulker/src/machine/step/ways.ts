@@ -15,12 +15,16 @@ export function enter(work: Work, at: number): void {
   runSteps(work, enters, setting)
 }
 
-/** What outlives its screen and was changed since it was loaded or saved is not loaded over by coming back. */
-function isEdited({ machine, slots }: Work, screen: number, site: number): boolean {
+/** What outlives its screen and was changed since it was asked for, loaded or saved is not loaded over by coming back. */
+function isEdited(work: Work, screen: number, site: number): boolean {
+  const { machine, slots } = work
   const { into = -1 } = machine.sites[site] ?? {}
-  const cell = machine.cells[into]
-  const saved = slots[machine.screens[screen]?.slots.saved ?? -1] as Readonly<Record<number, unknown>>
-  return cell?.isKept === true && into in saved && !equal(slots[into], saved[into])
+  if (machine.cells[into]?.isKept !== true) return false
+  const at = screenOf(work, screen).slots.saved
+  const saved = slots[at] as Readonly<Record<number, unknown>>
+  if (into in saved) return !equal(slots[into], saved[into])
+  put(work, at, { ...saved, [into]: slots[into] })
+  return false
 }
 
 export function enterFirst(work: Work): void {

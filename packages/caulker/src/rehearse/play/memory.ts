@@ -2,7 +2,7 @@ import { equal, isEmpty, valueAt } from '../../contract/index.js'
 import { slotsGiven, type CallSite, type Machine, type OpenDraft, type PendingCall } from '../../machine/index.js'
 import type { Played } from './play.js'
 import type { Plan } from './plan.js'
-import { isThere, visibleLinks } from './sight.js'
+import { frontOf, isThere, visibleLinks } from './sight.js'
 import type { Kept } from './stage.js'
 import { nameIn, type Move } from './move.js'
 
@@ -37,7 +37,9 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
     noted(memory.hidden),
     noted(memory.wiped),
   ]
-  for (const cell of enteredCells(plan, move, before, played, after)) typed.set(cell, after.slots[cell])
+  for (const cell of enteredCells(plan, move, before, played, after))
+    if (isAsSaved(plan, after, cell)) typed.drop(cell)
+    else typed.set(cell, after.slots[cell])
   const { answered } = played
   const site = answered === undefined ? undefined : machine.sites[answered.site]
   if ('answer' in move && site !== undefined && answered !== undefined) {
@@ -80,6 +82,14 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
     wiped: wiped.done(),
   }
   return isSame(now, memory) ? memory : now
+}
+
+/** Whether a person has brought back what was loaded or saved: there is nothing of theirs to be lost. */
+function isAsSaved({ machine }: Plan, kept: Kept, cell: number): boolean {
+  const saved = kept.slots[machine.screens[frontOf(kept, machine)]?.slots.saved ?? -1] as Readonly<
+    Record<number, unknown>
+  >
+  return cell in saved && equal(kept.slots[cell], saved[cell])
 }
 
 function isSame(one: Memory, other: Memory): boolean {

@@ -122,6 +122,22 @@ describe('probing in Chromium', () => {
     expect(brokenOf(report)).to.eql([])
   })
 
+  it('tells what only a form knows: what is marked in it, sent with it, and brought back by its reset', async () => {
+    const faults = {
+      'sill-draught': ['valid-though-marked stays-within', 'mark-at-the-sill stays-within'],
+      'hull-ticket': ['reset-leaves-what-is-sent carries-form-value', 'need-comes-late required-in-validity'],
+      'swing-angle': ['form-reset-to-default form-resets'],
+    }
+    const due = Object.entries(faults).flatMap(([tag, all]) => all.map((one) => `${tag}-with-${one}`))
+    const report = await probed('test/corpus/corpus.contract.ts', {
+      components: [...Object.keys(faults), ...due.map((one) => one.split(' ')[0]!)],
+      clauses: [...new Set(due.map((one) => one.split(' ')[1]!))],
+      atOnce: 2,
+    })
+    expect(report.troubles).to.eql([])
+    expect(brokenOf(report)).to.have.members(due)
+  })
+
   it('holds elements that are made of an interior to all that a contract can say', async () => {
     const { components, ...report } = await probed('test/fixtures/interiors', { clauses: undefined })
     expect(report.troubles).to.eql([])

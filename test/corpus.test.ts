@@ -60,6 +60,11 @@ describe('the fault corpus', () => {
 
   /** One fault for each of these clauses, and that the sound one keeps it. */
   const NAMED = {
+    'hatch-seen-with-no-is-passed-over': 'every-way-in',
+    'hatch-seen-with-unknown-looks-like-no': 'keeps-falsy',
+    'page-turner-with-of-the-mount': 'sent-as-said',
+    'sill-draught-with-reset-keeps-the-mark': 'resets-fully',
+    'hull-ticket-with-reset-says-so-twice': 'commands-present',
     'heel-angle-with-typed-is-clamped': 'stays-within',
     'heel-angle-with-buttons-by-one': 'true-steps',
     'heel-angle-with-nought-is-unset': 'keeps-falsy',

@@ -1,3 +1,6 @@
+import { sillDraught } from './sill-draught.js'
+import { hullTicket } from './hull-ticket.js'
+import { hatchSeen } from './hatch-seen.js'
 import { slateNote } from './slate-note.js'
 import { gapSpan } from './gap-span.js'
 import { pageGo } from './page-go.js'
@@ -175,4 +178,7 @@ export const corpus = [
   berthMark,
   heelAngle,
   seaCock,
+  sillDraught,
+  hullTicket,
+  hatchSeen,
 ]

@@ -31,6 +31,7 @@ export const pageTurner = variants({
     'forth-counts-own': ['follows-change', 'owner-decides', 'reports-once'],
     'counted-from-nought': ['reports-truth'],
     'of-one-too-few': ['sent-as-said'],
+    'of-the-mount': ['sent-as-said'],
     'first-in-silence': ['resets-fully'],
     'told-turns': ['quiet-when-told'],
     'sends-no-bubble': ['sent-as-said'],
@@ -43,6 +44,7 @@ export const pageTurner = variants({
     class extends HTMLElement {
       static observedAttributes = ['leaves', 'name', 'leaf']
       #leaves = 3
+      #first: number | undefined
       #drawn = 0
       #name = 'Leaves'
       #leaf = 1
@@ -70,6 +72,7 @@ export const pageTurner = variants({
           })
         }
         if (!this.#isReady) this.#own = this.#leaf
+        this.#first ??= this.#leaves
         this.#isReady = true
         this.#bringIn()
       }
@@ -90,7 +93,7 @@ export const pageTurner = variants({
       #say(): void {
         const detail = {
           leaf: has('counted-from-nought') ? this.#leaf - 1 : this.#leaf,
-          of: has('of-one-too-few') ? this.#leaves - 1 : this.#leaves,
+          of: has('of-the-mount') ? this.#first : has('of-one-too-few') ? this.#leaves - 1 : this.#leaves,
         }
         this.dispatchEvent(new CustomEvent('leaf-turned', { detail, bubbles: !has('sends-no-bubble') }))
       }

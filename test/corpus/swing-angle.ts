@@ -52,6 +52,7 @@ export const swingAngle = variants({
     'drag-reports-last-only-late': ['reports-once', 'reports-truth', 'every-way-in', 'ends-when-let-go'],
     'blank-is-zero': ['emptied-as-said', 'takes-empty', 'reports-truth', 'reports-once'],
     'centre-to-default': ['resets-fully'],
+    'form-reset-to-default': ['form-resets'],
     'done-when-told': ['quiet-when-told', 'no-strays'],
     'page-scrolls-label': ['named-by-label', 'follows-change'],
   },
@@ -141,7 +142,7 @@ export const swingAngle = variants({
         else own[name] = to === null || Number.isNaN(Number(to)) ? undefined : Number(to)
       }
       formResetCallback(): void {
-        this.#angle = this.#atMount ?? 0
+        this.#angle = has('form-reset-to-default') ? 0 : (this.#atMount ?? 0)
         this.#isTyping = false
         this.#bringIn()
       }

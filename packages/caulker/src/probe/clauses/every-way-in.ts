@@ -35,7 +35,7 @@ import {
 import { arrowed, chosenThoughDisabled } from './arrowed-choices.js'
 import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, walked } from './walks.js'
 import { cutShort, twoWords } from './two-words.js'
-import { stuckTick, tickedTwice } from './taken-back.js'
+import { neverComesTo, stuckTick, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
 import { allLines, linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
@@ -125,6 +125,7 @@ const LAWS: readonly Law[] = [
   typedNotCounted,
   emptyAndHeld,
   stuckTick,
+  neverComesTo,
   deadTick,
   lostAtSave,
   zeroLost,

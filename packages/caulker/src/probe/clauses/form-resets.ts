@@ -3,6 +3,7 @@ import { equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { pictureText, samePicture } from '../sight/picture.js'
 import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
+import { enteredOutside, isTakenOutside } from './kept-outside.js'
 import { notCarried } from '../subject/forms.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject } from '../subject/subject.js'
@@ -29,6 +30,9 @@ export const formResets = clause({
     for (const way of changing.slice(0, MOST_WAYS))
       for (const given of [way.given, ...fromDefault(subject, way.given)])
         yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
+    for (const value of subject.values.filter(isTakenOutside))
+      for (const { given, moves } of enteredOutside(subject, value))
+        yield { given, moves: [...moves, { form: 'reset' }], setting: 'form' }
     // What its owner has told is not the person's; but what is shown of it is what it holds.
     const name = subject.contract.form?.value ?? ''
     for (const told of subject.plain(name).slice(0, 2))
@@ -50,12 +54,9 @@ export const formResets = clause({
       equal(before.read[name], rows[0].read[name])
     )
       return undefined
-    const allowed = [
-      trail.given[name],
-      rows[0].read[name],
-      subject.values.find((value) => value.name === name)?.default,
-    ]
-    if (allowed.some((one) => equal(one, row.read[name]))) return undefined
+    const value = subject.values.find((one) => one.name === name)
+    const allowed = [trail.given[name], rows[0].read[name], ...(value?.resetTo === 'initial' ? [] : [value?.default])]
+    if (allowed.some((one) => equal(one, row.read[name]))) return stillInvalid(subject, trail, rows)
     return {
       row: at,
       says: 'a reset of its form does not reset it',
@@ -64,6 +65,23 @@ export const formResets = clause({
     }
   },
 })
+
+/** It holds what it is to hold, and its form says otherwise than that of a fresh one that holds the same. */
+async function stillInvalid(subject: Subject, trail: Trail, rows: readonly Row[]): Promise<LeakAt | undefined> {
+  const at = rows.length - 1
+  const name = subject.contract.form?.value ?? ''
+  const row = rows[at] as Row
+  const given = { ...row.held, [name]: row.read[name] }
+  const fresh = (await subject.play({ ...trail, given, moves: [] })).rows[0]
+  if (fresh.fault !== undefined || fresh.around.isValid !== true || row.around.isValid !== false) return undefined
+  return {
+    row: at,
+    says: 'after a reset of its form the form does not pass, and that of a fresh one does',
+    expected: 'the form is valid',
+    found: 'the form is not valid',
+    cause: 'the value is reset, and what was wrong with it is not',
+  }
+}
 
 /** A reset that reaches what is shown and not what is held, or the other way round, lets the two drift apart. */
 async function shownOtherwise(subject: Subject, trail: Trail, rows: readonly Row[]): Promise<LeakAt | undefined> {
@@ -85,11 +103,14 @@ async function shownOtherwise(subject: Subject, trail: Trail, rows: readonly Row
   }
 }
 
-/** What is toggled may end at its default by the edit alone: it is tried from there, too. */
+/** What is toggled may end at its default by the edit alone: it is tried from there, too; what goes back to what it was given, from that. */
 function fromDefault(subject: Subject, given: Given): Given[] {
   const name = subject.contract.form?.value ?? ''
-  const standard = subject.values.find((value) => value.name === name)?.default
-  return standard === undefined || equal(standard, given[name]) ? [] : [{ ...given, [name]: standard }]
+  const value = subject.values.find((one) => one.name === name)
+  const starts = [value?.default, ...(value?.resetTo === 'initial' ? subject.plain(name).slice(0, 2) : [])]
+  return starts.flatMap((start) =>
+    start === undefined || equal(start, given[name]) ? [] : [{ ...given, [name]: start }],
+  )
 }
 
 function formValueAt({ contract }: Subject, { read }: Row): unknown {

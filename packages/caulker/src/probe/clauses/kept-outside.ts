@@ -1,4 +1,4 @@
-import { equal, outsideText, printed, type ValueClause } from '../../contract/index.js'
+import { equal, isKept, outsideText, printed, type ValueClause } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -8,6 +8,11 @@ import { enteredText, waysAtBounds } from './ways-at-bounds.js'
 /** Whether what is entered outside stands there, and nothing marks it. */
 export function isKeptOutside({ outside, bounds }: ValueClause): boolean {
   return outside === 'keep' && (bounds.least ?? bounds.most) !== undefined
+}
+
+/** Whether what is entered outside stands there, marked or not. */
+export function isTakenOutside({ outside, bounds }: ValueClause): boolean {
+  return isKept(outside) && (bounds.least ?? bounds.most) !== undefined
 }
 
 /** A number outside, entered in each field for it. */

@@ -1,6 +1,7 @@
 import { accepts, equal, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { behavesLikeFresh, firstGesture, heardText, pictureDifference, walksFirst } from './laws.js'
+import { emptiedByPress, pressedBeside } from './emptied-by-press.js'
 import { entersText } from '../person/gestures.js'
 import { drawnLines, linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { HeardThen, Played, Row } from '../stage/played.js'
@@ -45,6 +46,7 @@ export const reportsOnce = clause({
     for (const value of subject.values) yield* waysAtBounds(subject, value, subject.base)
     yield* ontoNothing(subject)
     yield* untouched(subject)
+    yield* pressedBeside(subject)
     for (const one of subject.ways.slice(0, 6))
       for (const other of subject.ways.slice(0, 6)) yield { given: one.given, moves: [...one.moves, ...other.moves] }
     // With least given a press may do more than with much.
@@ -62,6 +64,8 @@ export const reportsOnce = clause({
   async judge(subject, played) {
     const { rows, trail } = played
     if (trail.moves.every(isLookedAt)) return saidUntouched(played) ?? shownUntouched(subject, played)
+    const emptied = await emptiedByPress(subject, played)
+    if (emptied !== undefined) return emptied
     for (const [at, row] of rows.entries()) {
       if (!isGesture(row.move)) continue
       const doubled = row.heard.find(

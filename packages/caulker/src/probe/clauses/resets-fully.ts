@@ -3,6 +3,7 @@ import { clause } from './clause.js'
 import { heardText, pictureDifference, showsAChange, walksFirst } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
+import { enteredOutside, isTakenOutside } from './kept-outside.js'
 import { isGesture, tell, type Move } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
@@ -27,6 +28,8 @@ export const resetsFully = clause({
         for (const given of way.moves.length > 1 ? [way.given, subject.base] : [])
           yield { given, moves: [...way.moves.slice(0, 1), command] }
       }
+      for (const value of subject.values.filter(isTakenOutside))
+        for (const { given, moves } of enteredOutside(subject, value)) yield { given, moves: [...moves, command] }
       for (const { name, resetTo } of subject.values) {
         // What takes no tell is not told otherwise either.
         if (!subject.tellable.some((one) => one.name === name)) continue

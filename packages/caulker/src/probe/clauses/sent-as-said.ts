@@ -9,7 +9,7 @@ import {
 } from '../../contract/index.js'
 import { FLAGS, type SentEvent } from '../stage/around.js'
 import type { Row } from '../stage/played.js'
-import { gesture, isDone, settlesEdits, type Trail } from '../stage/trail.js'
+import { gesture, isDone, settlesEdits, tell, type Trail } from '../stage/trail.js'
 import { atThresholds } from '../subject/thresholds.js'
 import { isPlainField, type Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
@@ -32,6 +32,7 @@ export const sentAsSaid = clause({
   concerns: (contract) => promisedBy(contract).size > 0 || Object.keys(contract.events).length > 0,
   *trails(subject) {
     for (const { given, moves } of subject.ways) yield { given, moves }
+    yield* carriedTold(subject)
     yield* pasted(subject)
     for (const given of atThresholds(subject)) for (const { moves } of subject.chiefWays) yield { given, moves }
     for (const call of subject.calls) yield { given: subject.middle, moves: [call] }
@@ -122,6 +123,17 @@ function offType(contract: AnyContract, rows: readonly Row[]): LeakAt | undefine
       }
     }
   return undefined
+}
+
+/** What an event carries along is told anew before it is sent. */
+function* carriedTold(subject: Subject): Iterable<Trail> {
+  const { contract, chiefWays, tellable } = subject
+  const clauses = [...valueClauses(contract), ...Object.values<EventClause>(contract.events)]
+  const along = new Set(clauses.flatMap(({ carries }) => Object.values(carries ?? {})))
+  for (const { name } of tellable.filter((one) => along.has(one.name)))
+    for (const { given, moves } of chiefWays.slice(0, MOST_FIELDS))
+      for (const other of subject.plain(name).slice(0, 2))
+        if (!equal(other, given[name])) yield { given, moves: [tell({ [name]: other }), ...moves] }
 }
 
 /** What is pasted comes in at once: what is said of it is said once. */

@@ -2,10 +2,10 @@ import { equal, isKept, printed, valueClauses, type ValueClause, outsideText } f
 import { clause, type LeakAt } from './clause.js'
 import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, isTell, settlesEdits, tell, type Trail } from '../stage/trail.js'
-import { isMarkedInvalid } from './laws.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { deafToABound } from './bounds-told.js'
 import { enteredOutside, isKeptOutside, notKept } from './kept-outside.js'
+import { isMarked, markedOutside, wronglyMarked } from './marked-outside.js'
 import { lastSteps, stopsEarly } from './stops-early.js'
 import { insideBounds, turnedDownInside } from './taken-inside.js'
 import { zeroBoundOf } from './zero-bounds.js'
@@ -24,10 +24,10 @@ export const staysWithin = clause({
   random: 'any',
   onTrial: 'gesture',
   concerns: (contract) =>
-    valueClauses(contract).some((value) => isBounded(value) || value.outside === 'mark' || isKeptOutside(value)),
+    valueClauses(contract).some((value) => isBounded(value) || isMarked(value) || isKeptOutside(value)),
   async *trails(subject) {
-    for (const value of subject.values.filter((one) => one.outside === 'mark'))
-      yield* marked(subject, value, withTrueBounds(subject, value))
+    for (const value of subject.values.filter(isMarked))
+      yield* markedOutside(subject, value, withTrueBounds(subject, value))
     for (const value of subject.values.filter(isKeptOutside)) yield* enteredOutside(subject, value)
     for (const value of subject.values.filter(isBounded)) {
       const given = withTrueBounds(subject, value)
@@ -52,8 +52,8 @@ export const staysWithin = clause({
     }
     const outer = notKept(subject, played)
     if (outer !== undefined) return outer
-    const unmarked = takenAndNotMarked(subject, trail, rows)
-    if (unmarked !== undefined) return unmarked
+    const marked = wronglyMarked(subject, played)
+    if (marked !== undefined) return marked
     for (const [at, row] of rows.entries()) {
       const given = { ...row.held, ...(at === 0 ? trail.given : {}) }
       for (const value of subject.values.filter(isBounded)) {
@@ -212,31 +212,6 @@ function limitsText({ least, most, step }: { least: unknown; most: unknown; step
     step === undefined ? '' : `in steps of ${String(step)}`,
   ]
   return parts.filter(Boolean).join(', ')
-}
-
-/** A person enters what is outside, and it is to be taken and marked. */
-function* marked(subject: Subject, value: ValueClause, given: Given): Iterable<Trail> {
-  for (const { given: at, moves } of waysAtBounds(subject, value, given))
-    if (moves.some((move) => enteredText(move) !== undefined)) yield { given: at, moves, setting: 'form' }
-}
-
-function takenAndNotMarked(subject: Subject, { moves, setting }: Trail, rows: readonly Row[]): LeakAt | undefined {
-  const at = rows.length - 1
-  const row = rows[at]
-  const text = moves.map(enteredText).find((one) => one !== undefined)
-  const value = subject.values.find(({ outside }) => outside === 'mark')
-  if (setting !== 'form' || row === undefined || value === undefined || text === undefined) return undefined
-  const number = Number(text)
-  const outside = outsideText(Number.isNaN(number) ? text : number, subject.limits(value, row.held))
-  if (at < moves.length || outside === undefined || !settlesEdits(row.move)) return undefined
-  const isTaken = String(row.read[value.name]) === text
-  if (isTaken && isMarkedInvalid(row)) return undefined
-  return {
-    row: at,
-    says: isTaken ? `${value.name} is outside, and nothing marks it: ${outside}` : `${value.name} outside is not taken`,
-    expected: isTaken ? 'the field or its form is invalid' : `${value.name} ${text}, marked invalid`,
-    found: isTaken ? 'both are valid' : `${value.name} ${printed(row.read[value.name])}`,
-  }
 }
 
 /** A button that goes on while it is held goes no further than a bound. */

@@ -6,10 +6,46 @@ import { isDone, type Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
-/** A box, ticked and unticked. */
-export function* tickedTwice({ ways }: Subject): Iterable<Trail> {
-  for (const { given, moves } of oneAtEach(ways.filter(isTick)).slice(0, MOST_BOXES))
+/** A box, ticked and unticked; one of more than two states once more. */
+export function* tickedTwice(subject: Subject): Iterable<Trail> {
+  for (const { given, moves, changes } of oneAtEach(subject.ways.filter(isTick)).slice(0, MOST_BOXES)) {
     yield { given, moves: [...moves, ...moves] }
+    if (subject.values.some((value) => changes.has(value.name) && hasThreeStates(value)))
+      yield { given, moves: [...moves, ...moves, ...moves] }
+  }
+}
+
+/** On, off, and neither. */
+function hasThreeStates({ type }: ValueClause): boolean {
+  return accepts(type, true) && accepts(type, false) && [null, 'mixed'].some((third) => accepts(type, third))
+}
+
+/** A box of three states that is never on, or never off, however often it is clicked. */
+export function neverComesTo({ values }: Subject, { trail, rows }: Played): LeakAt | undefined {
+  const [one, ...others] = trail.moves
+  const last = rows.at(-1)
+  if (
+    trail.moves.length !== 3 ||
+    rows.length !== 4 ||
+    !isDone(one, 'press') ||
+    !others.every((move) => equal(move, one))
+  )
+    return undefined
+  if (!['checkbox', 'switch'].includes(one.gesture.on.kind) || (last?.fault ?? last?.impossible) !== undefined)
+    return undefined
+  const value = values.filter(hasThreeStates).find(({ name }) => !equal(rows[0].read[name], rows[1]?.read[name]))
+  const seen = rows.map((row) => row.read[value?.name ?? ''])
+  const [isOn, isOff] = [seen.includes(true), seen.includes(false)]
+  if (value === undefined || isOn === isOff) return undefined
+  return {
+    row: 3,
+    says: `however often it is clicked, ${value.name} never becomes ${printed(!isOn)}`,
+    expected: `${value.name} ${printed(true)} and ${printed(false)} in turn`,
+    found: seen
+      .slice(1)
+      .map((state) => printed(state))
+      .join(', '),
+  }
 }
 
 const MOST_BOXES = 6

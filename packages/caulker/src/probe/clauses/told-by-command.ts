@@ -47,13 +47,17 @@ function isAlike(one: Row, other: Row): boolean {
 /** It reports what its owner holds already, and has not changed. */
 export function reportsWhatStands({ move, heard, read }: Row, before: Row): Omit<LeakAt, 'row'> | undefined {
   const isSame = (name: string) => equal(read[name], before.read[name])
+  const isSaid = (name: string, at: number) => heard.findIndex(({ value }) => value === name) < at
   const idle = heard.find(
-    ({ value, payload, knownThen }) => value !== undefined && equal(payload, knownThen) && isSame(value),
+    ({ value, payload, knownThen }, at) =>
+      value !== undefined && equal(payload, knownThen) && (isSame(value) || isSaid(value, at)),
   )
   if (idle === undefined || move === undefined || !('command' in move)) return undefined
   return {
-    says: `${callText(move)} reports ${idle.value ?? ''} although nothing changed`,
-    expected: 'nothing is heard',
+    says: isSame(idle.value ?? '')
+      ? `${callText(move)} reports ${idle.value ?? ''} although nothing changed`
+      : `${callText(move)} reports ${idle.value ?? ''} more than once`,
+    expected: isSame(idle.value ?? '') ? 'nothing is heard' : `heard ${idle.event} once`,
     found: `heard ${idle.event} ${printed(idle.payload)}, which its owner holds already`,
   }
 }

@@ -4,15 +4,18 @@ import type { Played, Row } from '../stage/played.js'
 import { gesture, isDone, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { enteredOutside } from './kept-outside.js'
+import { isMarked } from './marked-outside.js'
 
 /** The commands that show what is wrong, each in a form in which something has to be filled in and is not; and what is filled in then. */
 export function* checkedInForm(subject: Subject): Iterable<Trail> {
   const { form, commands } = subject.contract
+  yield* checkedOutside(subject)
   const value = subject.values.find(({ name }) => name === form?.value)
   if (form?.requiredBy === undefined || value?.empty === undefined) return
   const given = { ...subject.middle, [form.requiredBy]: true, [value.name]: value.empty }
   const filling = subject.ways.find(({ changes, text }) => changes.has(value.name) && text !== undefined && text !== '')
-  for (const { name } of Object.values<CommandClause>(commands).filter(({ effect }) => effect === 'check')) {
+  for (const { name } of Object.values<CommandClause>(commands).filter(isCheck)) {
     const call = { command: name }
     yield { given, moves: [call], setting: 'form' }
     yield {
@@ -23,6 +26,18 @@ export function* checkedInForm(subject: Subject): Iterable<Trail> {
     if (filling !== undefined)
       yield { given, moves: [call, ...filling.moves, gesture({ do: 'leave' })], setting: 'form' }
   }
+}
+
+/** The same, where what was entered is outside and marked. */
+function* checkedOutside(subject: Subject): Iterable<Trail> {
+  for (const { name } of Object.values<CommandClause>(subject.contract.commands).filter(isCheck))
+    for (const value of subject.values.filter(isMarked))
+      for (const { given, moves } of enteredOutside(subject, value))
+        yield { given, moves: [...moves, { command: name }], setting: 'form' }
+}
+
+function isCheck({ effect }: CommandClause): boolean {
+  return effect === 'check'
 }
 
 /** A command that gives whether all is right says the contrary of what its form says. */

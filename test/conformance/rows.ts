@@ -330,6 +330,27 @@ export const rows: Row[] = [
     expect([run.read('bales'), run.shown('other', 'n'), run.shown('total', 'amount')]).to.eql([6, 6, 12])
     expect(run.faults.map(({ place }) => place)).to.eql(['after of bales'])
   }),
+  row('3.6', (player) => {
+    const design = screen('sums', {
+      cells: { bales: { ...whole, initial: 1 }, double: whole, more: whole },
+      sources: { office },
+      fittings: { one: count, ask: button },
+      reckoned: ({ cells }) => ({ total: reckon([cells.bales], (bales) => bales * 2) }),
+      actions: ({ cells, reckoned, sources }) => ({
+        edited: [set(cells.double, reckoned.total)],
+        ask: [set(cells.bales, 9), call(sources.office.bales, reckoned.total, { into: cells.more })],
+      }),
+      bind: ({ cells, actions }) => ({
+        one: { n: twoWay(cells.bales), on: { 'n-set': actions.edited } },
+        ask: { on: { press: actions.ask } },
+      }),
+    })
+    const run = player.run(design)
+    run.edit('one', 'n', 4)
+    expect(run.read('double')).to.equal(8)
+    run.press('ask')
+    expect(run.calls).to.eql([{ operation: 'office.bales', given: 18 }])
+  }),
   row('3.5', async (player) => {
     const run = player.run(
       order({

@@ -1,6 +1,7 @@
 import { printed } from '../../contract/index.js'
 import { slotsGiven, type CallSite, type PendingCall } from '../plan/index.js'
-import { callsOf, put, taken, type Setting, type Work } from './work.js'
+import { taken } from './taken.js'
+import { callsOf, put, type Setting, type Work } from './work.js'
 
 /**
  * Sends a call: it records the revision of each cell that its answer writes. An older one that reads the same cell is aborted; of two

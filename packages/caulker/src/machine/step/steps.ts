@@ -7,7 +7,8 @@ import { propose, proposeEntry } from './propose.js'
 import { resetScreen } from './reset.js'
 import { beginSubmit } from './submit.js'
 import { dropUnfinished } from './unfinished.js'
-import { callsOf, frontOf, put, taken, type Setting, type Work } from './work.js'
+import { taken } from './taken.js'
+import { callsOf, frontOf, put, type Setting, type Work } from './work.js'
 
 /** Carries out the steps of a list in their order. */
 export function runSteps(work: Work, steps: readonly PlannedStep[], setting: Setting): void {

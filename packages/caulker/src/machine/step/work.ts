@@ -1,5 +1,5 @@
-import { equal, valueAt } from '../../contract/index.js'
-import type { Given, Machine, OpenDraft, PendingCall, Problem, ScreenPlan, Way } from '../plan/index.js'
+import { equal } from '../../contract/index.js'
+import type { Machine, OpenDraft, PendingCall, Problem, ScreenPlan, Way } from '../plan/index.js'
 import type { Effect, Fault, Refusal } from './input.js'
 import { forgetKept, touch, type Scratch } from './scratch.js'
 
@@ -142,25 +142,6 @@ export function setProblem(work: Work, screen: number, place: string, problem?: 
   const touched = work.slots[slots.touched] as Readonly<Record<string, string>>
   const isShown = problem.from !== 'refusal' || work.slots[slots.tried] === true || touched[cell] === 'left'
   put(work, slots.problems, { ...before, [place]: { ...problem, isShown } })
-}
-
-/** What a step takes, out of the slots as they are now; an open draft stands for its cell where it is the draft that is sent. */
-export function taken(work: Work, given: Given, setting: Setting, instead?: ReadonlyMap<number, unknown>): unknown {
-  if (given.from === 'constant') return given.value
-  if (given.from === 'slot') return instead?.has(given.slot) === true ? instead.get(given.slot) : work.slots[given.slot]
-  if (given.from === 'payload') return valueAt(setting.payload, given.at)
-  if (given.from === 'row') {
-    const list = instead?.has(given.slot) === true ? instead.get(given.slot) : work.slots[given.slot]
-    return memberOf(entryOf(work, given.slot, list, setting), given.member)
-  }
-  return Object.fromEntries(given.members.map(([name, one]) => [name, taken(work, one, setting, instead)]))
-}
-
-/** The entry of a list that a row stands for. */
-function entryOf(work: Work, cell: number, list: unknown, { screen, row }: Setting): unknown {
-  const rows = screenOf(work, screen).fittings.map((at) => work.machine.fittings[at]?.rows)
-  const key = rows.find((one) => one?.cell === cell)?.key
-  return key === undefined ? undefined : entries(list).find((entry) => keyOf(entry, key) === row)
 }
 
 export function entries(list: unknown): readonly Readonly<Record<string, unknown>>[] {

@@ -60,6 +60,10 @@ describe('the fault corpus', () => {
 
   /** One fault for each of these clauses, and that the sound one keeps it. */
   const NAMED = {
+    'part-list-with-count-goes-to-the-first': 'edits-stand',
+    'part-list-with-one-below-one': 'reports-truth',
+    'heel-angle-with-typed-goes-to-the-stride': 'true-steps',
+    'heel-angle-with-less-is-more': 'every-way-in',
     'hatch-seen-with-no-is-passed-over': 'every-way-in',
     'hatch-seen-with-unknown-looks-like-no': 'keeps-falsy',
     'page-turner-with-of-the-mount': 'sent-as-said',

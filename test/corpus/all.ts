@@ -1,3 +1,4 @@
+import { partList } from './part-list.js'
 import { sillDraught } from './sill-draught.js'
 import { hullTicket } from './hull-ticket.js'
 import { hatchSeen } from './hatch-seen.js'
@@ -181,4 +182,5 @@ export const corpus = [
   sillDraught,
   hullTicket,
   hatchSeen,
+  partList,
 ]

@@ -26,6 +26,8 @@ export const heelAngle = variants({
     'blank-stays-blank': ['every-way-in'],
     'comma-is-lost': ['ignores-unreadable', 'round-trip'],
     'steps-from-the-default': ['true-steps'],
+    'typed-goes-to-the-stride': ['true-steps'],
+    'less-is-more': ['every-way-in'],
     'nought-is-unset': ['keeps-falsy'],
   },
   make: (has) =>
@@ -40,7 +42,7 @@ export const heelAngle = variants({
         super()
         this.attachShadow({ mode: 'open' }).append(this.#less, this.#field, this.#more, this.#said)
         const by = has('buttons-by-one') ? 1 : 5
-        this.#less.onclick = () => this.#take(this.#from() - by)
+        this.#less.onclick = () => this.#take(this.#from() + (has('less-is-more') ? by : -by))
         this.#more.onclick = () => this.#take(this.#from() + by)
         this.#field.onchange = () => {
           const text = this.#field.value.trim()
@@ -51,6 +53,7 @@ export const heelAngle = variants({
           }
           const number = has('comma-is-lost') ? parseFloat(text) : Number(text.replace(',', '.'))
           if (Number.isNaN(number)) return this.#draw()
+          if (has('typed-goes-to-the-stride')) return this.#take(Math.round(number / 5) * 5)
           this.#take(has('typed-is-clamped') ? Math.max(0, Math.min(this.#usual, number)) : number)
         }
       }

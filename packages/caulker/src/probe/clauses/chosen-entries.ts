@@ -55,6 +55,8 @@ export async function anotherEntry(subject: Subject, { trail, rows }: Played): P
     const other = labels.find(({ text }) => text !== mine && text !== '' && textsIn(now).includes(text))
     if (equal(before, now) || other === undefined || textsIn(now).includes(mine) || textsIn(before).includes(mine))
       continue
+    // What the one entry is known by may be what another is called.
+    if (areOfOneEntry(row, now, mine)) continue
     return {
       row: 1,
       says: `“${mine}” is chosen, and ${name} is what “${other.text}” stands for`,
@@ -86,6 +88,15 @@ function isStill(before: Row, after: Row | undefined): boolean {
     after.fault === undefined &&
     equal(before.read, after.read) &&
     samePicture(before.picture, after.picture)
+  )
+}
+
+/** Whether a list that its owner gives has an entry in which both stand. */
+function areOfOneEntry({ held }: Row, known: unknown, called: string): boolean {
+  return Object.values(held).some(
+    (list) =>
+      Array.isArray(list) &&
+      list.some((entry: unknown) => textsIn(entry).includes(known) && textsIn(entry).includes(called)),
   )
 }
 

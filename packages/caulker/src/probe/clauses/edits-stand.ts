@@ -6,7 +6,7 @@ import { entrySwayed, typedInEntries } from './entries-beside.js'
 import { alikeButtons, middleButtons, movesAway } from './entry-buttons.js'
 import { keptApart, keptTogether } from './kept-together.js'
 import { pushedAlong, setBeside, stoodBeside } from './pushed-along.js'
-import { ownButtons, takenOut, takenOutWith } from './own-buttons.js'
+import { changesAnother, ownButtons, takenOut, takenOutWith } from './own-buttons.js'
 import { bothTaken, lostToAnother, takenAlong, tickedInTurn, turnedTwice } from './ticks.js'
 import type { ControlKind } from '../person/controls.js'
 import type { Played, Row } from '../stage/played.js'
@@ -58,6 +58,7 @@ export const editsStand = clause({
       entrySwayed,
       strayed,
       takenOutWith,
+      changesAnother,
       alikeButtons,
       movesAway,
       lostForOne,

@@ -34,6 +34,7 @@ import {
 } from './ways-alike.js'
 import { arrowed, chosenThoughDisabled } from './arrowed-choices.js'
 import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, walked } from './walks.js'
+import { pressedSteps, sameWay } from './same-way-buttons.js'
 import { cutShort, twoWords } from './two-words.js'
 import { neverComesTo, stuckTick, tickedTwice } from './taken-back.js'
 import { emptyAndHeld, leftEmpty, thenAKey, typedNotCounted } from './unfinished.js'
@@ -52,7 +53,7 @@ export const everyWayIn = clause({
     'Whatever a person enters or sets is taken, by each way that ends an edit, and taken back by the same; keys come to all that a pointer comes to.',
   why: 'The field shows the new text and the owner holds the old: what is saved is not what is seen.',
   tried:
-    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, each key of a pad adds what stands on it, what the button of a form takes is entered, two words are typed, and arrow keys walk through what Tab comes to once; an arrow up makes more and one down less, a key that does nothing by itself changes nothing, and what says that it moves or empties does; each entry is taken for what it says, and a text that a field shows for another value for that one; what looks like another value is held, and what a pointer changes is come to by keys.',
+    'A text is typed into each field, which is then left, and entered; it is pasted and composed, and has to come to the same; each other control is operated, and what is set there is looked for there; what keys choose from a list is chosen by the pointer, and what a click does at a button, a box or a switch is done by Space, and what keys take is the entry that has the focus, in a list that opens as well; a key goes on from what was typed before it, a field is emptied and left, and a box is ticked and unticked, each of several; a zero is typed first, what is marked is taken by a button, each key of a pad adds what stands on it, what the button of a form takes is entered, two words are typed, and arrow keys walk through what Tab comes to once; an arrow up makes more and one down less, a key that does nothing by itself changes nothing, and what says that it moves or empties does; each entry is taken for what it says, and a text that a field shows for another value for that one; what looks like another value is held, what a pointer changes is come to by keys, and of two buttons that step one goes up and one down.',
   unprovenWhen: 'It has more than one field or more than one value, so that a field may be there for something else.',
   random: 'none',
   onTrial: 'gesture',
@@ -106,6 +107,7 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   pressedEach,
   textsOfOthers,
   pointedOnly,
+  pressedSteps,
 ]
 
 type Law = (subject: Subject, played: Played) => Promise<LeakAt | undefined> | LeakAt | undefined
@@ -145,6 +147,7 @@ const LAWS: readonly Law[] = [
   looksTold,
   putBack,
   onlyByPointer,
+  sameWay,
 ]
 
 /** Of several values, or fields, one may be there for something else. */

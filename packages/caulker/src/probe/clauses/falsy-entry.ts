@@ -9,14 +9,16 @@ import type { LeakAt } from './clause.js'
 const FALSY: readonly unknown[] = [0, '', false]
 
 /** A list one of whose entries is known by 0, by an empty text or by false, and that one chosen. */
-export function* falsyEntry({ base, names, plain }: Subject, value: ValueClause): Iterable<Trail> {
+export function* falsyEntry({ base, controls, names, plain }: Subject, value: ValueClause): Iterable<Trail> {
   const { list: name = '', at = '' } = value.among ?? {}
   const parts = pointerParts(at) ?? []
   const list = [...plain(name), base[name]].find((one) => Array.isArray(one) && one.length > 1)
   const type = names.find((one) => one.name === name)?.type
   if (!Array.isArray(list) || parts.length !== 1 || type === undefined) return
   const [first, ...others] = list as Readonly<Record<string, unknown>>[]
-  for (const falsy of FALSY) {
+  // HTML, section 4.10.7: in a native list an option whose value is empty stands for none.
+  const isNative = controls.some(({ kind }) => kind === 'select')
+  for (const falsy of FALSY.filter((one) => !isNative || one !== '')) {
     const told = [...others, { ...first, [parts[0] as string]: falsy }]
     if (equal(falsy, value.empty) || !accepts(value.type, falsy) || !accepts(type, told)) continue
     yield { given: { ...base, [name]: told, [value.name]: falsy }, moves: [] }

@@ -2,6 +2,7 @@ import { outsideText, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
 import { settlesEdits, type Trail } from '../stage/trail.js'
+import { knowsForms } from '../subject/forms.js'
 import type { Subject } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { isMarkedInvalid } from './laws.js'
@@ -61,7 +62,10 @@ export function wronglyMarked(subject: Subject, { trail: { moves, setting }, row
       found: 'both are valid',
     }
   // A form that passes sends it, whatever stands beside the field.
-  return subject.contract.form?.value === value.name && subject.carrier === 'element' && row.around.isValid === true
+  return subject.contract.form?.value === value.name &&
+    subject.carrier === 'element' &&
+    knowsForms(subject) &&
+    row.around.isValid === true
     ? {
         row: at,
         says: `${value.name} is outside and marked, and its form passes: ${outside}`,

@@ -127,6 +127,29 @@ export async function takenOutWith(subject: Subject, played: Played): Promise<Le
   }
 }
 
+/** What changes another entry than its own, and the button of that one changes it too: both go by one place. */
+export async function changesAnother(subject: Subject, played: Played): Promise<LeakAt | undefined> {
+  const at = await ownAt(subject, played)
+  if (at === undefined) return undefined
+  const { own, other } = at
+  const before = [own, other].map(({ entry }) => entry)
+  const [after, afterOther] = [listAfter(own, played), listAfter(other, await subject.play(other.trail))]
+  const stands = (list: readonly unknown[], entry: unknown) => list.some((one) => equal(one, entry))
+  const isMade = (list: readonly unknown[]) =>
+    list.length === 2 && stands(list, own.entry) && !stands(list, other.entry)
+  // What moves an entry leaves both as they are.
+  if (equal(before[0], before[1]) || !isMade(after) || !isMade(afterOther)) return undefined
+  const { name } = own.value
+  const changed = after.find((one) => !equal(one, own.entry))
+  return {
+    row: 1,
+    says: `the button of one entry of ${name} changes another`,
+    expected: `${name} with another ${printed(own.entry)}`,
+    found: `${name} with ${printed(changed)} in place of ${printed(other.entry)}, as after the other button`,
+    cause: 'the place of an entry is not what its button goes by',
+  }
+}
+
 /** Of three entries the button of the first leaves its own, and one more. */
 async function takesOneOfThree(subject: Subject, value: ValueClause): Promise<boolean> {
   const three = someEntries(subject, value, 3)

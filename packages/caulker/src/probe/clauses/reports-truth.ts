@@ -3,6 +3,7 @@ import { clause, type LeakAt } from './clause.js'
 import { isEmptiedPart } from './emptied-part.js'
 import { textInside } from './field-text.js'
 import { linesShowing } from './laws.js'
+import { atTheirLeast } from './least-entries.js'
 import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import { foundControls } from '../person/operate.js'
@@ -40,6 +41,7 @@ export const reportsTruth = clause({
     yield* namedBeside(subject)
     yield* intoEmpty(subject)
     yield* offItsType(subject)
+    yield* atTheirLeast(subject)
     for (const one of subject.chiefWays.slice(0, MOST_PAIRED))
       for (const other of subject.chiefWays.slice(0, MOST_PAIRED))
         if (one !== other) yield { given: one.given, moves: [...one.moves, ...other.moves] }

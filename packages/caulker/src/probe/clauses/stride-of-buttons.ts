@@ -1,10 +1,11 @@
-import { equal, outsideText, printed, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, outsideText, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
-import { isDone, type Trail } from '../stage/trail.js'
+import { isDone, settlesEdits, type Trail } from '../stage/trail.js'
 import { onceFor } from '../subject/once-for.js'
-import type { Subject, Way } from '../subject/subject.js'
+import { isField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { enteredText, retyped } from './ways-at-bounds.js'
 
 interface Pressed {
   readonly value: ValueClause
@@ -76,6 +77,10 @@ export async function otherStride(subject: Subject, { trail, rows }: Played): Pr
   const mine = all.find((one) => equal(one.trail, trail))
   if (mine === undefined || mine.stride <= 0 || rows[1] === undefined || isNear(Math.abs(mine.by), mine.stride))
     return undefined
+  // What its type or its own rules make of a step is no step of another length.
+  const isStep = (to: number) =>
+    accepts(mine.value.type, to) && mine.value.amend.every((hook) => equal(hook(to as never, mine.from as never), to))
+  if (![mine.from - mine.stride, mine.from + mine.stride].every(isStep)) return undefined
   const ofButton = all.filter((one) => equal(one.trail.moves, trail.moves) && one.value === mine.value)
   const stepping = ofButton.find((one) => isNear(Math.abs(one.by), one.stride))
   const found = `${mine.value.name} ${printed(mine.from + mine.by)}`
@@ -100,4 +105,60 @@ export async function otherStride(subject: Subject, { trail, rows }: Played): Pr
 
 function isNear(one: number, other: number): boolean {
   return Math.abs(one - other) < 1e-9
+}
+
+/** A number between two strides, typed into each field that takes numbers as they are. */
+export function* typedBetween(subject: Subject): Iterable<Trail> {
+  for (const value of subject.values.filter(isStridden))
+    for (const way of fieldsOf(subject, value))
+      for (const typed of between(subject, value, way.given).slice(0, MOST_STARTS))
+        yield { given: way.given, moves: way.moves.map((move) => retyped(move, String(typed))) }
+}
+
+/** A stride is no grid for what is typed: what is inside the bounds stands as it was entered. */
+export function movedToTheStride(subject: Subject, { trail, rows }: Played): LeakAt | undefined {
+  const text = trail.moves.map(enteredText).find((one) => one !== undefined)
+  const row = rows[trail.moves.length]
+  const value = subject.values.find(isStridden)
+  if (text === undefined || row === undefined || value === undefined || !settlesEdits(row.move)) return undefined
+  const [typed, stands] = [Number(text), row.read[value.name]]
+  const stride = strideOf(subject, value, trail.given)
+  if (typeof stands !== 'number' || typed === stands || !between(subject, value, trail.given).includes(typed))
+    return undefined
+  const isMoved = Math.abs(typed - stands) < stride && isNear(stands % stride, 0)
+  return isMoved
+    ? {
+        row: trail.moves.length,
+        says: `${text} is entered, and ${value.name} becomes ${printed(stands)}: its stride is for buttons and keys`,
+        expected: `${value.name} ${text}`,
+        found: `${value.name} ${printed(stands)}`,
+        cause: 'what is typed is moved to the next step',
+      }
+    : undefined
+}
+
+function isStridden({ stride, step }: ValueClause): boolean {
+  return stride !== undefined && step === undefined
+}
+
+function fieldsOf({ ways, values }: Subject, { name }: ValueClause): Way[] {
+  const typed = ways.filter(
+    ({ control, changes, plainly, text, moves }) =>
+      isField(control) &&
+      (plainly.has(name) || (values.length === 1 && changes.has(name))) &&
+      text !== undefined &&
+      /^\d+$/.test(text) &&
+      settlesEdits(moves.at(-1)),
+  )
+  return oneAtEach(typed)
+}
+
+function between(subject: Subject, value: ValueClause, given: Given): number[] {
+  const stride = strideOf(subject, value, given)
+  const { least } = subject.limits(value, given)
+  const from = typeof least === 'number' ? least : 0
+  return [1, 2, 3]
+    .map((by) => Math.ceil(from / stride) * stride + stride + by)
+    .filter((one) => stride > 1 && !isNear(one % stride, 0) && !isNear((one - from) % stride, 0))
+    .filter((one) => equal(subject.ideally(value.name, { ...given, [value.name]: one }), one))
 }

@@ -2,7 +2,7 @@ import { accepts, isKept, outsideText, printed, type ValueClause } from '../../c
 import { isDone, isGesture, settlesEdits, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { clause, type LeakAt } from './clause.js'
-import { otherStride, pressedButtons } from './stride-of-buttons.js'
+import { movedToTheStride, otherStride, pressedButtons, typedBetween } from './stride-of-buttons.js'
 import type { Row } from '../stage/played.js'
 
 /** Steps add up. */
@@ -13,7 +13,7 @@ export const trueSteps = clause({
     'Steps add up: three steps of 0.1 from 0 make 0.3, by every control; an arrow key and the buttons go by the stride.',
   why: 'Sums of broken numbers are not exact: 0.30000000000000004 is shown, saved, and never equal to what another field holds.',
   tried:
-    'Each control that steps is operated three times with a broken step, and each arrow key once; each button is pressed from several values, where there is a stride.',
+    'Each control that steps is operated three times with a broken step, and each arrow key once; each button is pressed from several values, where there is a stride, and what lies between two strides is typed.',
   unprovenWhen: 'No value moves by steps that may be broken, or no control steps it.',
   random: 'none',
   onTrial: 'gesture',
@@ -24,6 +24,7 @@ export const trueSteps = clause({
   async *trails(subject) {
     for (const { given, moves } of subject.ways.filter((way) => isByArrow(way.moves))) yield { given, moves }
     for (const { trail } of await pressedButtons(subject)) yield trail
+    yield* typedBetween(subject)
     for (const value of subject.values) {
       if (value.step === undefined || isKept(value.outside)) yield* byStride(subject, value)
       else yield* byStep(subject, value, value.step)
@@ -32,7 +33,7 @@ export const trueSteps = clause({
   proves: (_subject, { rows }) => rows.some(({ heard }) => heard.length > 0),
   async judge(subject, played) {
     const { rows } = played
-    const other = await otherStride(subject, played)
+    const other = (await otherStride(subject, played)) ?? movedToTheStride(subject, played)
     if (other !== undefined) return other
     for (const [at, row] of rows.entries())
       for (const value of subject.values) {

@@ -43,10 +43,18 @@ export function remembered(plan: Plan, memory: Memory, move: Move, before: Kept,
   const { answered } = played
   const site = answered === undefined ? undefined : machine.sites[answered.site]
   if ('answer' in move && site !== undefined && answered !== undefined) {
-    if (site.operation.effect !== 'reads') for (const cell in answered.saves) typed.drop(Number(cell))
-    // One that came too late for what a person has entered meanwhile was not taken over.
-    if (plan.resettable.has(site.into) && site.operation.effect === 'reads' && !typed.has(site.into))
-      loaded.set(site.into, after.slots[site.into])
+    if (site.operation.effect !== 'reads')
+      for (const cell of Object.keys(answered.saves).map(Number)) {
+        typed.drop(cell)
+        // What was saved is what a load would give by now.
+        if (loaded.has(cell)) loaded.set(cell, answered.saves[cell])
+      }
+    // One that came too late for what was entered or reset meanwhile was not taken over.
+    const { into, operation } = site
+    const [stands, stood] = [after.slots[into], before.slots[into]]
+    const isTaken = equal(stands, move.given) || !equal(stands, stood)
+    if (plan.resettable.has(into) && operation.effect === 'reads' && !typed.has(into) && isTaken)
+      loaded.set(into, stands)
   }
   for (const cell of answered === undefined ? [] : wiped.keys()) if (isSentBy(site, cell)) wiped.drop(cell)
   for (const cell of wipedBySending(plan, played, memory.typed, after)) wiped.set(cell, memory.typed[cell])

@@ -60,6 +60,11 @@ describe('the fault corpus', () => {
 
   /** One fault for each of these clauses, and that the sound one keeps it. */
   const NAMED = {
+    'reef-switch-with-not-reflected-when-clicked': 'attribute-agrees',
+    'reef-switch-with-reset-leaves-the-attribute': 'attribute-agrees',
+    'reef-switch-with-space-does-nothing': 'every-way-in',
+    'reef-switch-with-label-read-once': 'named-by-label',
+    'due-day-with-month-from-nought': 'round-trip',
     'part-list-with-count-goes-to-the-first': 'edits-stand',
     'part-list-with-one-below-one': 'reports-truth',
     'heel-angle-with-typed-goes-to-the-stride': 'true-steps',

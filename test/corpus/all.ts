@@ -1,3 +1,5 @@
+import { reefSwitch } from './reef-switch.js'
+import { dueDay } from './due-day.js'
 import { partList } from './part-list.js'
 import { sillDraught } from './sill-draught.js'
 import { hullTicket } from './hull-ticket.js'
@@ -183,4 +185,6 @@ export const corpus = [
   hullTicket,
   hatchSeen,
   partList,
+  reefSwitch,
+  dueDay,
 ]

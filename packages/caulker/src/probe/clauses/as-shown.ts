@@ -2,7 +2,8 @@ import { accepts, equal, outsideText, printed, type ValueClause } from '../../co
 import type { Given } from '../../mount/index.js'
 import type { ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
-import { gesture, isDone, type Trail } from '../stage/trail.js'
+import { gesture, isDone, type Move, type Trail } from '../stage/trail.js'
+import { otherNumber } from '../subject/tries.js'
 import { takesAnyText } from '../subject/off-type.js'
 import { onceFor } from '../subject/once-for.js'
 import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
@@ -16,6 +17,8 @@ interface Shown {
   readonly value: ValueClause
   readonly is: unknown
   readonly text: string
+  /** Whether it stands there already: then another text is typed before. */
+  readonly isAgain?: true
 }
 
 /** What a field shows of each value while somebody is in it, where that is written otherwise than the value itself, or is a fraction. */
@@ -44,7 +47,7 @@ async function lookForShown(subject: Subject): Promise<Shown[]> {
           if (isOther && canStand && !equal(is, subject.middle[value.name]))
             found.push({ given: mount, control, value, is, text })
         }
-  return [...found, ...(await membersShown(subject))]
+  return [...found, ...(await membersShown(subject)), ...(await partsShown(subject))]
 }
 
 /** What a field shows of a record of which one member is another, where that is shown nowhere else. */
@@ -77,6 +80,30 @@ async function membersShown(subject: Subject): Promise<Shown[]> {
 }
 
 const MOST_RECORDS = 6
+const MOST_FIELDS = 4
+
+/** What each of several fields shows of a value that is none of their texts, such as a date: typed where it stands, it changes nothing. */
+async function partsShown(subject: Subject): Promise<Shown[]> {
+  const found: Shown[] = []
+  for (const value of subject.values) {
+    const fields = subject.controls.filter(isPlainField)
+    if (fields.length < 2 || !subject.ways.some((way) => isTypedInText(way) && isPartOf(way, value))) continue
+    for (const is of subject.plain(value.name).slice(0, 2)) {
+      const given = { ...subject.middle, [value.name]: is }
+      if (isRecord(is) || Array.isArray(is) || !equal(subject.ideally(value.name, given), is)) continue
+      const texts = (await subject.look(given, fieldTexts)) ?? []
+      for (const control of fields.slice(0, MOST_FIELDS)) {
+        const text = texts.find(({ ref }) => equal(ref, control))?.text ?? ''
+        if (text !== '') found.push({ given, control, value, is, text, isAgain: true })
+      }
+    }
+  }
+  return found
+}
+
+function isPartOf({ changes, plainly }: Way, { name }: ValueClause): boolean {
+  return changes.has(name) && changes.size === 1 && !plainly.has(name)
+}
 
 /** Of two members of one type, such as the ends of a stay, one may have to give way to the other. */
 function isAlone({ type }: ValueClause, member: string): boolean {
@@ -117,25 +144,33 @@ function finer({ plain, middle }: Subject, { name, type }: ValueClause): number[
 
 /** Each of these, typed over the value that usually stands there. */
 export async function* typedAsShown(subject: Subject): AsyncIterable<Trail> {
-  for (const { given, control, text } of await shownIn(subject))
-    yield { given, moves: [gesture({ do: 'type', on: control, text }), gesture({ do: 'leave' })] }
+  for (const { given, control, text, isAgain } of await shownIn(subject))
+    yield { given, moves: [...(isAgain ? typed(control, otherNumber(text)) : []), ...typed(control, text)] }
+}
+
+function typed(on: ControlRef, text: string): Move[] {
+  return [gesture({ do: 'type', on, text }), gesture({ do: 'leave' })]
 }
 
 /** Typed again, it comes to another value, which is shown otherwise. */
 export async function otherThanShown(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
-  const [typed, end] = trail.moves
-  const row = rows[2]
-  if (!isDone(typed, 'type') || !isDone(end, 'leave')) return undefined
-  const { on, text } = typed.gesture
-  if (row === undefined || trail.moves.length !== 2 || !isPlainField(on)) return undefined
+  const [last, end] = trail.moves.slice(-2)
+  const row = rows[trail.moves.length]
+  if (!isDone(last, 'type') || !isDone(end, 'leave')) return undefined
+  const { on, text } = last.gesture
+  if (row === undefined || !isPlainField(on)) return undefined
   const shown = (await shownIn(subject)).find(
-    (one) => equal(one.control, on) && one.text === text && equal(one.given, trail.given),
+    (one) =>
+      equal(one.control, on) &&
+      one.text === text &&
+      equal(one.given, trail.given) &&
+      trail.moves.length === (one.isAgain ? 4 : 2),
   )
   if (shown === undefined || equal(row.read[shown.value.name], shown.is)) return undefined
   // What is rounded off is shown alike.
   if ((await textAt(subject, trail, on)) === text) return undefined
   return {
-    row: 2,
+    row: trail.moves.length,
     says: `what the field shows of ${shown.value.name} ${printed(shown.is)} comes to something else when it is typed`,
     expected: `${shown.value.name} ${printed(shown.is)}`,
     found: `${shown.value.name} ${printed(row.read[shown.value.name])}`,

@@ -4,7 +4,7 @@ import { clause, type LeakAt } from './clause.js'
 import { unlikeFresh } from './laws.js'
 import { attributeText } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
-import { isTell, tell, without, type Trail } from '../stage/trail.js'
+import { isGesture, isTell, settlesEdits, tell, without, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { afterIts, isAfterIts, overridesWhatStands } from './only-a-default.js'
 
@@ -16,7 +16,7 @@ export const attributeAgrees = clause({
     'An attribute means what its property means, at the mount and later, and a removed one means that nothing is given.',
   why: 'Markup, servers and style sheets know attributes only. One that is read as a text, read once, or spelt otherwise works in a script and not in a page.',
   tried:
-    'Ordinary values are given as attributes, set and removed later; where the contract reflects a property, it is told and the attribute is read; one that only gives the default is set after the value was told or edited.',
+    'Ordinary values are given as attributes, set and removed later; where the contract reflects a property, it is told and edited, and the attribute is read; one that only gives the default is set after the value was told or edited.',
   unprovenWhen: 'It observes no attribute of its contract.',
   random: 'none',
   onTrial: 'tell',
@@ -30,7 +30,10 @@ export const attributeAgrees = clause({
   },
   async judge(subject, played) {
     if (isAfterIts(subject, played.trail)) return overridesWhatStands(subject, played)
-    return (await unlikeItsProperty(subject, played)) ?? notReflected(subject, played)
+    const unlike = played.trail.moves.some((move) => isGesture(move) || 'command' in move)
+      ? undefined
+      : await unlikeItsProperty(subject, played)
+    return unlike ?? notReflected(subject, played)
   },
 })
 
@@ -86,6 +89,14 @@ function* trailsOf(subject: Subject, clauseOf: PropertyClause): Iterable<Trail> 
   if (reflects)
     for (const one of [value, other])
       if (one !== undefined) yield { given: subject.base, moves: [tell({ [name]: one })] }
+  if (reflects) yield* reflectedLater(subject, clauseOf)
+}
+
+/** An edit, from its default as well, and what each command makes of that. */
+function* reflectedLater({ calls, chiefWays }: Subject, { name, default: standard }: PropertyClause): Iterable<Trail> {
+  for (const { given, moves } of chiefWays.filter(({ changes }) => changes.has(name)).slice(0, 2))
+    for (const from of [given, { ...given, [name]: standard }])
+      for (const call of [[], ...calls.map((one) => [one])]) yield { given: from, moves: [...moves, ...call] }
 }
 
 function isAlone({ values }: Subject, name: string): boolean {
@@ -130,11 +141,10 @@ async function unlikeItsProperty(subject: Subject, { rows, trail }: Played): Pro
 
 function notReflected(subject: Subject, { rows }: Played): LeakAt | undefined {
   for (const [at, row] of rows.entries())
-    for (const name of isTell(row.move) ? Object.keys(row.move.tell) : []) {
+    for (const name of changedAt(row, rows[at - 1] ?? row)) {
       const named = subject.names.find((one) => one.name === name) as PropertyClause
       const text = attributeText(named, row.read[name])
-      if (!named.reflects || named.attribute === false || text === undefined || !equal(row.read[name], row.held[name]))
-        continue
+      if (!named.reflects || named.attribute === false || text === undefined || isOpen(row, name)) continue
       const found = attributeIn(row, named.attribute)
       if (found !== text)
         return {
@@ -145,6 +155,18 @@ function notReflected(subject: Subject, { rows }: Played): LeakAt | undefined {
         }
     }
   return undefined
+}
+
+/** What owner and component do not agree on; who calls a command that does not report knows what it does. */
+function isOpen({ move, read, held }: Row, name: string): boolean {
+  return !(move !== undefined && 'command' in move) && !equal(read[name], held[name])
+}
+
+/** What was told, what an edit that is over has changed, or what a command has. */
+function changedAt({ move, heard, read }: Row, before: Row): string[] {
+  if (isTell(move)) return Object.keys(move.tell)
+  if (isGesture(move)) return settlesEdits(move) ? heard.flatMap(({ value }) => value ?? []) : []
+  return Object.keys(read).filter((name) => !equal(read[name], before.read[name]))
 }
 
 function attributeIn({ around }: Row, name: string): string | null {

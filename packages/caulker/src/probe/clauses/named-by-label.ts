@@ -2,6 +2,7 @@ import { equal } from '../../contract/index.js'
 import { shadowOf } from '../../dom/index.js'
 import { clause, type Examined } from './clause.js'
 import { controlRefs, type ControlKind } from '../person/controls.js'
+import { said } from '../person/said.js'
 import { ledgerOf } from '../stage/ledger.js'
 import { pictureText } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
@@ -117,7 +118,7 @@ function accessibleNames(container: HTMLElement): string[] {
   const names = controlRefs(container).map(({ ref }) => ref.label)
   const visit = (root: ParentNode): void => {
     for (const element of root.querySelectorAll('*')) {
-      if (element.matches(GROUPS) || element.hasAttribute('aria-label')) names.push(groupName(element))
+      if (element.matches(GROUPS) || said(element, 'aria-label') !== null) names.push(groupName(element))
       const shadow = shadowOf(element)
       if (shadow !== null) visit(shadow)
     }
@@ -130,7 +131,5 @@ function groupName(element: Element): string {
   const ids = (element.getAttribute('aria-labelledby') ?? '').split(/\s+/).filter(Boolean)
   const root = element.getRootNode() as Document | ShadowRoot
   const labelled = ids.map((id) => root.getElementById(id)?.textContent ?? '').join(' ')
-  return (
-    [element.getAttribute('aria-label'), labelled, element.querySelector('legend')?.textContent].find(Boolean) ?? ''
-  )
+  return [said(element, 'aria-label'), labelled, element.querySelector('legend')?.textContent].find(Boolean) ?? ''
 }

@@ -1,4 +1,5 @@
 import { equal, printed } from '../../contract/index.js'
+import type { Given } from '../../mount/index.js'
 import { componentRef, findControl, optionsOf, type ControlRef } from '../person/controls.js'
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isTell, tell, type Move, type Trail } from '../stage/trail.js'
@@ -35,6 +36,15 @@ export async function offersTheOld(subject: Subject, { trail, rows }: Played): P
   const { on } = press.gesture
   const offered = (given: Trail['given'], moves: readonly Move[]) => subject.lookAfter(given, moves, offeredAt(on))
   const now = await offered(trail.given, trail.moves)
+  const usual = usualInstead(subject, row.held, now ?? [])
+  if (usual !== undefined)
+    return {
+      row: trail.moves.length,
+      says: `what a press opens offers the usual ${usual.list}, whatever ${usual.list} is`,
+      expected: `offered ${printed(row.held[usual.list], 80)}`,
+      found: `offered ${printed(now, 80)}`,
+      cause: 'its list is made before it is given anything, and not again',
+    }
   const fresh = await offered({ ...trail.given, ...told.tell }, [press])
   // What opens it may close it again, where it is open still.
   if (now === undefined || fresh === undefined || now.length === 0 || fresh.length === 0 || equal(now, fresh))
@@ -49,6 +59,19 @@ export async function offersTheOld(subject: Subject, { trail, rows }: Played): P
         ? 'its list is made when it is opened for the first time, and not again'
         : 'its list is made at the mount',
   }
+}
+
+/** The list that is given, where all that is offered is what stands there by default: a fresh mount may share the mistake. */
+function usualInstead({ names, values }: Subject, held: Given, now: readonly string[]): { list: string } | undefined {
+  for (const { among } of values) {
+    const list = among?.list ?? ''
+    const usual: unknown = names.find(({ name }) => name === list)?.default
+    const given = held[list]
+    if (!Array.isArray(usual) || !Array.isArray(given) || usual.length === 0 || given.length === 0) continue
+    const isAll = (usual as unknown[]).every((entry) => typeof entry === 'string' && now.includes(entry))
+    if (isAll && !given.some((entry: unknown) => typeof entry === 'string' && now.includes(entry))) return { list }
+  }
+  return undefined
 }
 
 function isOfValue({ value }: { readonly value?: string | undefined }): boolean {

@@ -75,6 +75,7 @@ export const staysWithin = clause({
           (at === 0 || isTell(row.move) || equal(stands, rows[at - 1]?.read[value.name]))
         )
           continue
+        if (isLeftOutside(value, rows, at)) continue
         const brought =
           isTell(row.move) && trail.unbounded === true ? broughtElsewhere(subject, value, rows, at) : undefined
         if (brought !== undefined) return brought
@@ -92,6 +93,17 @@ export const staysWithin = clause({
     return undefined
   },
 })
+
+/** Where nobody proposed it there is nothing to turn down: a bound has moved, and what stood may stand. */
+function isLeftOutside({ name, outsideTold }: ValueClause, rows: Played['rows'], at: number): boolean {
+  const [before, row] = [rows[at - 1], rows[at]]
+  return (
+    outsideTold === 'refuse' &&
+    isTell(row?.move) &&
+    !Object.hasOwn(row?.move.tell ?? {}, name) &&
+    equal(row?.read[name], before?.read[name])
+  )
+}
 
 /** What is told outside its bounds stands at the bound that it passed, or leaves what stood; it becomes no third value. */
 function broughtElsewhere(subject: Subject, value: ValueClause, rows: Played['rows'], at: number): LeakAt | undefined {

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import type { Row } from '../stage/played.js'
 import { clause } from './clause.js'
 import { unlikeFresh, unlikeTwin } from './laws.js'
-import { samePicture } from '../sight/picture.js'
+import { linesOnlyIn, samePicture } from '../sight/picture.js'
 import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import type { Given } from '../../mount/index.js'
@@ -63,6 +63,7 @@ export const survivesMove = clause({
       }
     const changed = unlikeFresh({ ...moved, held: first.held }, first, first)
     if (changed !== undefined) {
+      if (await dropsUnfinished(subject, first, moved)) return undefined
       const unmoved = { ...trail, moves: trail.moves.slice(0, start) }
       const isOfTime = (await changesWithTime(subject, trail.given)) || (await goesByItself(subject, unmoved, moved))
       return isOfTime ? undefined : { row: moves, ...changed, says: 'it looks otherwise after it was moved' }
@@ -81,6 +82,13 @@ export const survivesMove = clause({
     )
   },
 })
+
+/** What stands in fields, and was not taken for anything, may give way to what it holds. */
+async function dropsUnfinished(subject: Subject, { picture }: Row, moved: Row): Promise<boolean> {
+  const gone = linesOnlyIn(picture, moved.picture)
+  const isOfFields = gone.length > 0 && gone.every((line) => line.startsWith('['))
+  return isOfFields && samePicture(moved.picture, (await subject.fresh(moved.held)).picture)
+}
 
 /** What is said for a while is gone after that while as well. */
 async function goesByItself(subject: Subject, before: Trail, { picture }: Row): Promise<boolean> {

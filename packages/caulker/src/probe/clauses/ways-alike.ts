@@ -3,6 +3,7 @@ import { actedOn, findControl, optionsOf, type ControlRef } from '../person/cont
 import type { Played } from '../stage/played.js'
 import { gesture, isDone, isGesture, type Move, type Trail } from '../stage/trail.js'
 import { isField, isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import { said } from '../person/said.js'
 import type { LeakAt } from './clause.js'
 import type { Given } from '../../mount/index.js'
 
@@ -150,8 +151,7 @@ async function isPressedBySpace(subject: Subject, given: Given, on: ControlRef):
     if (element === undefined) return false
     if (element.localName === 'button') return !element.dispatchEvent(key)
     return (
-      ['button', 'checkbox', 'switch', 'radio'].includes(element.getAttribute('role') ?? '') ||
-      element.localName === 'input'
+      ['button', 'checkbox', 'switch', 'radio'].includes(said(element, 'role') ?? '') || element.localName === 'input'
     )
   })
   return found === true

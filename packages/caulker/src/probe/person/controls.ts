@@ -5,6 +5,7 @@ import { isEditable, isReadOnly } from './fields.js'
 import { parentOf } from './drawn-in.js'
 import { isHidden } from './hidden.js'
 import { isBehindModal } from './layers.js'
+import { said, saysInside } from './said.js'
 
 export type ControlKind =
   | 'text field'
@@ -110,11 +111,7 @@ function isControl(element: Element): boolean {
 
 /** Whether a control says that a person can do something with it. */
 export function isOperable(element: HTMLElement): boolean {
-  return (
-    isReachable(element) &&
-    element.getAttribute('aria-disabled') !== 'true' &&
-    element.getAttribute('aria-readonly') !== 'true'
-  )
+  return isReachable(element) && said(element, 'aria-disabled') !== 'true' && said(element, 'aria-readonly') !== 'true'
 }
 
 /** Whether a person's hands get to it: what only says that it is disabled still takes a click and a key. */
@@ -164,7 +161,7 @@ export function isFolded(element: Element): boolean {
 /** What can be chosen in a select, in a list or a grid, or in the list that a combo box opens. */
 export function optionsOf(control: HTMLElement): HTMLElement[] {
   if (control.localName === 'select') return [...(control as HTMLSelectElement).options]
-  if (control.getAttribute('role') === 'grid') return cellsOf(control).filter(isReachable)
+  if (said(control, 'role') === 'grid') return cellsOf(control).filter(isReachable)
   const list = opensList(control) ? popupOf(control) : control
   return [...(list?.querySelectorAll<HTMLElement>('[role="option"]') ?? [])].filter(isReachable)
 }
@@ -184,7 +181,7 @@ const OPENERS = '[role="combobox"], [aria-haspopup="listbox"]'
 
 /** The same, without the price of a selector. */
 function opensList(element: Element): boolean {
-  return element.getAttribute('role') === 'combobox' || element.getAttribute('aria-haspopup') === 'listbox'
+  return said(element, 'role') === 'combobox' || said(element, 'aria-haspopup') === 'listbox'
 }
 
 /** A combo box names the list that it opens; one that names none may draw it at the end of the page. */
@@ -220,6 +217,9 @@ export function isPopupList(list: Element): boolean {
 }
 
 function accessibleName(element: HTMLElement): string {
+  // What computes names knows no names that are said inside.
+  const own = saysInside(element) && !element.hasAttribute('aria-labelledby') ? said(element, 'aria-label') : null
+  if (own !== null && own !== '') return own.trim()
   try {
     return computeAccessibleName(element).trim()
   } catch {
@@ -257,7 +257,7 @@ const ROLE_KINDS: Readonly<Record<string, ControlKind>> = {
 }
 
 export function kindOf(element: Element): ControlKind | undefined {
-  const role = element.getAttribute('role')
+  const role = said(element, 'role')
   switch (element.localName) {
     case 'input': {
       const { type } = element as HTMLInputElement

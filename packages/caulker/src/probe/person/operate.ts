@@ -1,3 +1,4 @@
+import { said } from './said.js'
 import { isDrawnOn } from './areas.js'
 import { areaRefs, controlRefs, isOperable, isReachable, optionsOf, takesKeys, type ControlRef } from './controls.js'
 import { isKeyed, type Gesture, type Key, type Point } from './gestures.js'
@@ -63,7 +64,7 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
     case 'checkbox':
     case 'switch':
       yield only({ do: 'press', on: ref })
-      yield* keyGestures(ref, [' '])
+      yield* keyGestures(ref, control.isNative ? [' '] : [' ', 'Enter'])
       return
     case 'button':
       yield only({ do: 'press', on: ref })
@@ -206,7 +207,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
 
 /** WAI-ARIA 1.2, section 6.6.17: a text that is edited in place and says that it is a text box is one of a single line, unless it says more. */
 function isOfLines(element: HTMLElement): boolean {
-  const says = element.getAttribute('aria-multiline') ?? (element.getAttribute('role') === 'textbox' ? 'false' : 'true')
+  const says = said(element, 'aria-multiline') ?? (said(element, 'role') === 'textbox' ? 'false' : 'true')
   return element.localName === 'textarea' || (element.localName !== 'input' && says === 'true')
 }
 

@@ -1,4 +1,5 @@
 import { kindOf } from '../person/controls.js'
+import { said, saysInside } from '../person/said.js'
 import { isLive } from './live.js'
 
 /** How a line begins that nobody sees. */
@@ -10,7 +11,9 @@ const LABELLED = ['input', 'select', 'textarea']
 export function announced(element: HTMLElement): string {
   // Asked for at once: in an embedded DOM each question has its price, and most controls have few attributes.
   const has = element.getAttributeNames()
-  const attribute = (name: string) => (has.includes(name) ? element.getAttribute(name) : null)
+  const isInside = saysInside(element)
+  const attribute = (name: string) =>
+    isInside ? said(element, name) : has.includes(name) ? element.getAttribute(name) : null
   const name = nameFromElsewhere(element, attribute)
   return `${ANNOUNCED}${attribute('role') ?? kindOf(element) ?? element.localName}${name === '' ? '' : ` “${name}”`}${range(element, attribute)}`
 }

@@ -1,28 +1,30 @@
+import { said } from '../person/said.js'
+
 const NATIVE = new Set(['input', 'textarea', 'select', 'button', 'img', 'progress', 'meter'])
 
 /** A control as a person sees it: `[12]` a field, `(•)` a chosen radio button, `<More>` a button. */
 export function controlText(element: HTMLElement): string | undefined {
   // Most elements are no controls, and what is asked of each has its price in an embedded DOM.
-  if (!NATIVE.has(element.localName) && !element.hasAttribute('role')) return undefined
-  const said = stateText(element)
+  if (!NATIVE.has(element.localName) && said(element, 'role') === null) return undefined
+  const state = stateText(element)
   switch (element.localName) {
     case 'input':
-      return `${inputText(element as HTMLInputElement)}${said}`
+      return `${inputText(element as HTMLInputElement)}${state}`
     case 'textarea': {
       const { value, placeholder } = element as HTMLTextAreaElement
-      return `[${value === '' ? placeholder : value}]${said}`
+      return `[${value === '' ? placeholder : value}]${state}`
     }
     case 'select':
-      return `${selectText(element as HTMLSelectElement)}${said}`
+      return `${selectText(element as HTMLSelectElement)}${state}`
     case 'button':
-      return ariaText(element, said) ?? `<${nameOf(element)}>${said}`
+      return ariaText(element, state) ?? `<${nameOf(element)}>${state}`
     case 'img':
       return `image ${element.getAttribute('alt') ?? ''}`.trim()
     case 'progress':
     case 'meter':
       return `[${String((element as HTMLProgressElement).value)} of ${String((element as HTMLProgressElement).max)}]`
     default:
-      return ariaText(element, said)
+      return ariaText(element, state)
   }
 }
 
@@ -56,25 +58,25 @@ function inputText(input: HTMLInputElement): string {
   }
 }
 
-function ariaText(element: HTMLElement, said: string): string | undefined {
-  const aria = (name: string) => element.getAttribute(`aria-${name}`)
-  switch (element.getAttribute('role')) {
+function ariaText(element: HTMLElement, state: string): string | undefined {
+  const aria = (name: string) => said(element, `aria-${name}`)
+  switch (said(element, 'role')) {
     case 'slider':
     case 'spinbutton': {
       const value = aria('valuetext') ?? aria('valuenow')
-      return value === null ? undefined : `[${value}]${textBeside(element, value)}${said}`
+      return value === null ? undefined : `[${value}]${textBeside(element, value)}${state}`
     }
     case 'checkbox':
     case 'switch':
-      return `[${CHECKED[aria('checked') ?? ''] ?? ' '}] ${nameOf(element)}${said}`
+      return `[${CHECKED[aria('checked') ?? ''] ?? ' '}] ${nameOf(element)}${state}`
     case 'radio':
-      return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${said}`
+      return `(${aria('checked') === 'true' ? '•' : ' '}) ${nameOf(element)}${state}`
     case 'option':
-      return `${aria('selected') === 'true' ? '›' : '·'} ${nameOf(element)}${said}`
+      return `${aria('selected') === 'true' ? '›' : '·'} ${nameOf(element)}${state}`
     case 'combobox':
-      return element.localName === 'input' ? undefined : `[${nameOf(element)} ▾]${said}`
+      return element.localName === 'input' ? undefined : `[${nameOf(element)} ▾]${state}`
     case 'button':
-      return `<${nameOf(element)}>${said}`
+      return `<${nameOf(element)}>${state}`
     default:
       return undefined
   }
@@ -84,8 +86,8 @@ const CHECKED: Readonly<Record<string, string>> = { true: 'x', mixed: '-' }
 
 /** WAI-ARIA 1.2, section 6.6: which of several is the present one, and which is chosen; an option says it by its own sign. */
 export function markText(element: HTMLElement): string[] {
-  const current = element.getAttribute('aria-current')
-  const isSelected = element.getAttribute('aria-selected') === 'true' && element.getAttribute('role') !== 'option'
+  const current = said(element, 'aria-current')
+  const isSelected = said(element, 'aria-selected') === 'true' && said(element, 'role') !== 'option'
   return [
     ...(current === null || current === '' || current === 'false' ? [] : ['current']),
     ...(isSelected ? ['selected'] : []),
@@ -99,13 +101,13 @@ function textBeside(element: HTMLElement, value: string): string {
 }
 
 function nameOf(element: HTMLElement): string {
-  return (element.textContent ?? '').replace(/\s+/g, ' ').trim() || (element.getAttribute('aria-label') ?? '')
+  return (element.textContent ?? '').replace(/\s+/g, ' ').trim() || (said(element, 'aria-label') ?? '')
 }
 
 /** What assistive technology is told of a control besides its value: the name that only it is told, and its states. */
 function stateText(element: HTMLElement): string {
   const { disabled, readOnly, required } = element as HTMLInputElement
-  const aria = (name: string) => element.getAttribute(`aria-${name}`)
+  const aria = (name: string) => said(element, `aria-${name}`)
   const is = (name: string) => aria(name) === 'true'
   const states = [
     disabled === true || is('disabled') ? 'disabled' : '',

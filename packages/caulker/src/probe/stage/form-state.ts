@@ -1,4 +1,5 @@
 import { whileAsked } from '../../dom/index.js'
+import { noteInside } from '../person/said.js'
 
 /** What an element has last given its form to send, and to bring it back by. */
 export interface FormState {
@@ -10,15 +11,6 @@ interface Restorable extends HTMLElement {
 }
 
 const states = new WeakMap<Element, FormState>()
-const insides = new WeakMap<Element, ElementInternals>()
-
-/** WAI-ARIA 1.2, section 10.1: what an element says of itself to a screen reader without an attribute. */
-const SAID = ['ariaLabel', 'ariaDescription', 'ariaPlaceholder', 'ariaRoleDescription', 'ariaValueText'] as const
-
-export function saidInside(element: Element): string[] {
-  const internals = insides.get(element) as Partial<Record<(typeof SAID)[number], string | null>> | undefined
-  return SAID.flatMap((name) => internals?.[name] ?? [])
-}
 
 export function stateOf(element: HTMLElement | undefined): FormState | undefined {
   return element === undefined ? undefined : states.get(element)
@@ -43,7 +35,7 @@ function watchStates({ HTMLElement, ElementInternals }: Window & typeof globalTh
   HTMLElement.prototype.attachInternals = function attach(this: HTMLElement) {
     const internals = attachInternals.call(this)
     hosts.set(internals, this)
-    insides.set(this, internals)
+    noteInside(this, internals)
     return internals
   }
   ElementInternals.prototype.setFormValue = function set(this: ElementInternals, ...given) {

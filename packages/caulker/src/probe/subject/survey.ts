@@ -57,7 +57,7 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
     }
   }
   for await (const { given, controls } of elsewhere(subject, stage, usual))
-    for (const one of controls.flatMap((control) => triedAt(subject, given, control).slice(0, MOST_TRIED)))
+    for (const one of controls.flatMap((control) => triedAt(subject, given, control, controls).slice(0, MOST_TRIED)))
       await add(given, one, trailKey([given, one.moves]))
   for (const { given, one } of partlyFilled(subject, usual)) await add(given, one, trailKey([given, one.moves]))
   // Where nothing is taken by itself, it may be with what is done after it.

@@ -46,7 +46,8 @@ function isNumber(text: string): boolean {
   return text !== '' && !Number.isNaN(Number(text))
 }
 
-function otherNumber(stands: string): string {
+/** A number that does not stand there. */
+export function otherNumber(stands: string): string {
   return Number(stands) === 7 ? '8' : '7'
 }
 
@@ -70,12 +71,21 @@ export function* tries(
   const isBlind = controls.every(({ ref }) => ref.kind === 'area') && named.length === 0 && subject.values.length > 0
   for (const gestures of isBlind ? wholeGestures(whole) : named.map((one) => gesturesOf(one, whole)))
     yield { moves: [...gestures, { do: 'leave' as const }].map(gesture), control: whole, text: undefined }
-  for (const control of controls) yield* triedAt(subject, given, control)
+  for (const control of controls) yield* triedAt(subject, given, control, controls)
   yield* typedThenPressed(subject, given, controls)
 }
 
-export function triedAt(subject: Subject, given: Given, control: FoundControl): Try[] {
-  const supply = { texts: (on: ControlRef) => textsFor(subject, given, on), files: subject.files }
+export function triedAt(
+  subject: Subject,
+  given: Given,
+  control: FoundControl,
+  among: readonly FoundControl[] = [],
+): Try[] {
+  const isOneOfSeveral = among.filter(({ ref }) => ref.kind === 'text field').length > 1
+  const supply = {
+    texts: (on: ControlRef) => textsFor(subject, given, on, isOneOfSeveral),
+    files: subject.files,
+  }
   return [...gesturesAt(control, supply)].map(({ gestures, text }) => ({
     moves: gestures.map(gesture),
     control: control.ref,

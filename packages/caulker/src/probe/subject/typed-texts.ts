@@ -5,8 +5,8 @@ import { namesAmong } from './among.js'
 import { typeParts } from './off-type.js'
 import type { Subject } from './subject.js'
 
-/** Texts that mean ordinary values; how a component reads them is its own affair. */
-export function textsFor(subject: Subject, given: Given, { kind }: ControlRef): string[] {
+/** Texts that mean ordinary values; how a component reads them is its own affair. Beside other fields, each may take a part of one. */
+export function textsFor(subject: Subject, given: Given, { kind }: ControlRef, isOneOfSeveral = false): string[] {
   const texts = subject.values.flatMap((value) =>
     subject
       .plain(value.name)
@@ -18,7 +18,7 @@ export function textsFor(subject: Subject, given: Given, { kind }: ControlRef): 
       .slice(0, 2)
       .map(String),
   )
-  if (kind === 'text field') texts.push(...subject.values.flatMap((value) => partsOf(subject, value)))
+  if (kind === 'text field') texts.push(...subject.values.flatMap((value) => partsOf(subject, value, isOneOfSeveral)))
   if (kind === 'text field' || kind === 'combo box') texts.unshift(...newEntries(subject))
   // A choice is found by its name where it is typed at all.
   if (kind === 'combo box')
@@ -32,9 +32,9 @@ export function textsFor(subject: Subject, given: Given, { kind }: ControlRef): 
 }
 
 /** A text of a certain form may be written in several fields, a part of it in each. */
-function partsOf({ plain, middle }: Subject, { name, type }: ValueClause): string[] {
+function partsOf({ plain, middle }: Subject, { name, type }: ValueClause, isOneOfSeveral: boolean): string[] {
   const [text] = plain(name).filter((one) => typeof one === 'string' && one !== middle[name])
-  const isFormed = typeParts(type as never).some((part) => 'pattern' in part)
+  const isFormed = typeParts(type as never).some((part) => 'pattern' in part || (isOneOfSeveral && 'format' in part))
   const parts = typeof text === 'string' && isFormed ? (text.match(/\w+/g) ?? []) : []
   return parts.length < 2 ? [] : parts.slice(-2)
 }

@@ -1,4 +1,4 @@
-import { call, contract, oneWay, reckon, screen, shownWhile, twoWay, Type } from 'caulker'
+import { call, contract, go, oneWay, reckon, screen, shownWhile, twoWay, Type } from 'caulker'
 import { nativeButton, nativeOutput } from 'caulker/dom'
 import { yardText } from '../../haul-out/contracts/yard-text.contract.js'
 import { leakingOffice } from '../yard-office.js'
@@ -17,12 +17,20 @@ const pitchHand = contract('pitch-hand', {
   form: { value: 'name', requiredBy: 'needed' },
 })
 
+/** How full the pot is, between two marks. */
+const pitchGauge = contract('pitch-gauge', {
+  summary: 'What is in the pot',
+  properties: { low: { type: Type.Integer(), default: 0 }, full: { type: Type.Integer(), default: 40 } },
+  values: { level: { type: Type.Integer(), default: 20, bounds: { least: 'low', most: 'full' } } },
+})
+
 const text = { type: Type.String(), initial: '' }
 
 // Where pitch is warmed: every name here is right, and every condition stands the wrong way round.
 export const pitchHouse = screen('pitch-house', {
   cells: {
     degrees: { type: Type.Integer(), initial: 100 },
+    level: { type: Type.Integer(), initial: 20 },
     hand: text,
     vessel: text,
     orders: { type: Type.Array(Type.String()), initial: [] },
@@ -35,6 +43,8 @@ export const pitchHouse = screen('pitch-house', {
     ask: nativeButton,
     line: nativeOutput,
     wrong: nativeOutput,
+    gauge: pitchGauge,
+    on: nativeButton,
   },
   reckoned: ({ cells }) => ({
     isNamed: reckon([cells.hand], (hand) => hand !== ''),
@@ -43,7 +53,9 @@ export const pitchHouse = screen('pitch-house', {
     line: reckon([cells.vessel, cells.orders], (vessel, orders) => `${orders.length} orders for ${vessel}`),
   }),
   shown: ({ reckoned }) => ({ wrong: shownWhile(reckoned.isNamed) }),
-  actions: ({ cells, sources }) => ({
+  actions: ({ cells, reckoned, sources }) => ({
+    // Where nobody is named the button does nothing, and nothing says why.
+    on: [go('seams', { when: reckoned.isNamed, otherwise: '' })],
     ask: [call(sources.office.orders, { vessel: cells.vessel }, { into: cells.orders })],
   }),
   bind: ({ cells, reckoned, actions }) => ({
@@ -53,5 +65,7 @@ export const pitchHouse = screen('pitch-house', {
     ask: { text: 'Ask for her orders', on: { press: actions.ask } },
     line: { text: oneWay(reckoned.line) },
     wrong: { text: oneWay(reckoned.wrong) },
+    gauge: { low: 40, full: 5, level: oneWay(cells.level, { showOnly: true }) },
+    on: { text: 'To the seams', on: { press: actions.on } },
   }),
 })

@@ -163,6 +163,13 @@ export function firstHeld(view: ScreenView, source: Readable<unknown>): unknown 
   return source.member === undefined ? view.cells.get(source.name)?.initial : undefined
 }
 
+/** What a fitting is given for a name at first; nothing where that is not known at rest. */
+export function firstGiven(view: ScreenView, { bindings, contract }: FittingView, name: string): unknown {
+  const binding = bindings.get(name)
+  if (binding === undefined) return clauseOf(contract, name)?.default
+  return binding.kind === 'constant' ? binding.value : firstHeld(view, binding.source)
+}
+
 /** Only the cells are needed for it. */
 function firstReckoned(screen: AnyScreen): FirstReckoned[] {
   const values = new Map<string, unknown>(

@@ -33,6 +33,7 @@ import { requiredHidden } from './required-hidden.js'
 import { requiredMissing } from './required-missing.js'
 import { requiredWithDefault } from './required-with-default.js'
 import { resetMisses } from './reset-misses.js'
+import { boundsTurned } from './bounds-turned.js'
 import { silentWay } from './silent-way.js'
 import { outdatedAnswer } from './outdated-answer.js'
 import { twoValuesOneCell } from './two-values-one-cell.js'
@@ -133,6 +134,7 @@ const aboutScreens = [
   rowsOfNoList,
   neverShown,
   neverOpen,
+  boundsTurned,
   silentWay,
   outdatedAnswer,
   twoValuesOneCell,

@@ -1,13 +1,5 @@
-import {
-  clauseOf,
-  isKept,
-  limitsOf,
-  outsideText,
-  printed,
-  valueClauses,
-  type PropertyClause,
-} from '../../contract/index.js'
-import { firstHeld, isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { isKept, limitsOf, outsideText, printed, valueClauses } from '../../contract/index.js'
+import { firstGiven, isShared } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
 /** A cell that starts outside of the bounds of the field it is shared with. */
@@ -56,11 +48,3 @@ export const slip = screen('slipway', {
       }
   },
 })
-
-/** What a fitting is given for a name at first; nothing where that is not known at rest. */
-function firstGiven(view: ScreenView, { bindings, contract }: FittingView, name: string): unknown {
-  const binding = bindings.get(name)
-  if (binding === undefined) return (clauseOf(contract, name) as PropertyClause | undefined)?.default
-  if (binding.kind === 'constant') return binding.value
-  return firstHeld(view, binding.source)
-}

@@ -77,18 +77,14 @@ function edits({ bindings }: FittingView, cell: string): boolean {
   return [...bindings.values()].some((binding) => isShared(binding) && binding.source.name === cell)
 }
 
-/** Once there is an answer, the question can be changed no more. */
-function isLockedBy(
-  { screen, cellsBehind }: ScreenView,
-  { name, contract, bindings }: FittingView,
-  answer: string,
-): boolean {
-  const shown = screen.shown[name]
+/** Once there is an answer, or a step has said so, the question can be changed no more. */
+function isLockedBy(view: ScreenView, { name, contract, bindings }: FittingView, answer: string): boolean {
+  const shown = view.screen.shown[name]?.source
   const locks = [contract.locks.disabled, contract.locks.readonly].map((lock) => bindings.get(lock ?? ''))
-  return (
-    (shown !== undefined && cellsBehind(shown.source).has(answer)) ||
-    locks.some((lock) => lock?.kind === 'one-way' && cellsBehind(lock.source).has(answer))
-  )
+  const sources = [...locks.map((lock) => (lock?.kind === 'one-way' ? lock.source : undefined)), shown]
+  const behind = sources.flatMap((source) => (source === undefined ? [] : [...view.cellsBehind(source)]))
+  const steps = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
+  return behind.some((cell) => cell === answer || steps.some((step) => step.step === 'set' && step.cell.name === cell))
 }
 
 /** Whether anything that is done in its field lets the answer go, or asks anew. */

@@ -2,7 +2,7 @@ import { equal, printed } from '../../contract/index.js'
 import type { Played } from '../stage/played.js'
 import { isDone, type Trail } from '../stage/trail.js'
 import { onceFor } from '../subject/once-for.js'
-import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
+import type { Subject, Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 
 interface Stepping {
@@ -19,7 +19,7 @@ async function lookForStepping(subject: Subject): Promise<Stepping[]> {
   const found: Stepping[] = []
   for (const { name } of subject.values) {
     const starts = subject.plain(name).filter((one): one is number => typeof one === 'number')
-    const buttons = oneAtEach(subject.ways.filter((way) => isPress(way) && way.changes.has(name)))
+    const buttons = onePerPlace(subject.ways.filter((way) => isPress(way) && way.changes.has(name)))
     if (starts.length < 2 || buttons.length !== 2) continue
     for (const way of buttons) {
       const by: number[] = []
@@ -31,6 +31,11 @@ async function lookForStepping(subject: Subject): Promise<Stepping[]> {
     }
   }
   return found
+}
+
+/** One button may be called otherwise with each number that it shows: it is told from another by its place. */
+function onePerPlace(ways: readonly Way[]): Way[] {
+  return ways.filter(({ control }, at) => ways.findIndex((one) => one.control.nth === control.nth) === at)
 }
 
 function isPress({ control, moves, changes }: Way): boolean {

@@ -102,7 +102,7 @@ function inFormat(format: string, texts: readonly string[]): readonly string[] {
 }
 
 /** What only a field of several lines takes. */
-const LINES = 'oakum\npitch'
+export const LINES = 'oakum\npitch'
 
 /** A text by each way in: struck, entered, taken back, pasted, composed, and filled in by the browser. */
 function* textGestures(control: FoundControl, supply: Supply): Iterable<Tried> {

@@ -2,7 +2,7 @@ import { componentRef, type ControlRef } from '../person/controls.js'
 import { changesAtOnce } from '../person/fields.js'
 import type { Gesture } from '../person/gestures.js'
 import { gesturesOf, type NamedGesture } from '../person/named-gesture.js'
-import { gesturesAt, wholeGestures, type FoundControl } from '../person/operate.js'
+import { gesturesAt, LINES, wholeGestures, type FoundControl } from '../person/operate.js'
 import { gesture, type Move } from '../stage/trail.js'
 import type { Given } from '../../mount/index.js'
 import { isPlainField, type Subject } from './subject.js'
@@ -22,7 +22,8 @@ export function* revealed(
     const typed = gesture({ do: 'type', on: field, text: textIn(subject, given, found) })
     yield { moves: [...opening, typed, gesture({ do: 'leave' })], control: field, text: undefined }
     for (const { ref: button } of buttons.slice(0, 3))
-      yield { moves: [...opening, typed, gesture({ do: 'press', on: button })], control: button, text: undefined }
+      for (const text of found.isMultiline ? [typed, gesture({ do: 'type', on: field, text: LINES })] : [typed])
+        yield { moves: [...opening, text, gesture({ do: 'press', on: button })], control: button, text: undefined }
   }
   if (fields.length === 0)
     for (const { ref: button } of buttons.slice(0, 3))

@@ -42,7 +42,7 @@ describe('the command line', () => {
       join(folder, 'report.json'),
     )
     expect(written.out).to.match(
-      /^84 errors, 48 warnings, 12 notes in 12 contracts, 26 screens, 4 interiors, 5 journeys and 2 pages\.\nWritten to /,
+      /^84 errors, 50 warnings, 12 notes in 12 contracts, 27 screens, 4 interiors, 5 journeys and 2 pages\.\nWritten to /,
     )
     expect(judged(readFileSync(join(folder, 'report.json'), 'utf8')).kind).to.equal('check')
   })

@@ -1,4 +1,4 @@
-import { call, contract, go, oneWay, reckon, screen, shownWhile, twoWay, Type } from 'caulker'
+import { call, contract, go, load, oneWay, reckon, screen, set, shownWhile, twoWay, Type } from 'caulker'
 import { nativeButton, nativeOutput } from 'caulker/dom'
 import { yardText } from '../../haul-out/contracts/yard-text.contract.js'
 import { leakingOffice } from '../yard-office.js'
@@ -67,5 +67,40 @@ export const pitchHouse = screen('pitch-house', {
     wrong: { text: oneWay(reckoned.wrong) },
     gauge: { low: 40, full: 5, level: oneWay(cells.level, { showOnly: true }) },
     on: { text: 'To the seams', on: { press: actions.on } },
+  }),
+})
+
+const count = { type: Type.Integer(), initial: 0 }
+const names = { type: Type.Array(Type.String()), initial: [] }
+
+/** A count of barrels. */
+const barrels = contract('barrel-count', {
+  summary: 'How many barrels',
+  values: { barrels: { type: Type.Integer(), default: 0 } },
+})
+
+/** The names of some berths. */
+const berthNames = contract('berth-names', {
+  summary: 'Berths by name',
+  properties: { names: { type: Type.Array(Type.String()), default: [] } },
+})
+
+// Where barrels are counted: the sum is put down when the full ones change, and the berths are asked for twice.
+export const barrelStore = screen('barrel-store', {
+  cells: { full: count, empty: count, sum: count, berths: names, others: names },
+  sources: { office: leakingOffice },
+  fittings: { full: barrels, empty: barrels, line: nativeOutput, left: berthNames, right: berthNames },
+  loads: ({ sources }) => ({ berths: load(sources.office.berths), others: load(sources.office.berths) }),
+  reckoned: ({ cells }) => ({
+    all: reckon([cells.full, cells.empty], (full, empty) => full + empty),
+    line: reckon([cells.sum], (sum) => `${sum} barrels`),
+  }),
+  actions: ({ cells, reckoned }) => ({ put: [set(cells.sum, reckoned.all)] }),
+  bind: ({ cells, reckoned, actions }) => ({
+    full: { barrels: twoWay(cells.full), on: { 'barrels-set': actions.put } },
+    empty: { barrels: twoWay(cells.empty) },
+    line: { text: oneWay(reckoned.line) },
+    left: { names: oneWay(cells.berths) },
+    right: { names: oneWay(cells.others) },
   }),
 })

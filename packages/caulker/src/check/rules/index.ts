@@ -34,6 +34,8 @@ import { requiredMissing } from './required-missing.js'
 import { requiredWithDefault } from './required-with-default.js'
 import { resetMisses } from './reset-misses.js'
 import { boundsTurned } from './bounds-turned.js'
+import { loadedAlike } from './loaded-alike.js'
+import { followsHalf } from './follows-half.js'
 import { silentWay } from './silent-way.js'
 import { outdatedAnswer } from './outdated-answer.js'
 import { twoValuesOneCell } from './two-values-one-cell.js'
@@ -135,6 +137,8 @@ const aboutScreens = [
   neverShown,
   neverOpen,
   boundsTurned,
+  loadedAlike,
+  followsHalf,
   silentWay,
   outdatedAnswer,
   twoValuesOneCell,

@@ -351,6 +351,27 @@ export const rows: Row[] = [
     run.press('ask')
     expect(run.calls).to.eql([{ operation: 'office.bales', given: 18 }])
   }),
+  row('3.7', (player) => {
+    const design = screen('store', {
+      cells: { bales: { ...whole, initial: 10 }, isOpen: { type: Type.Boolean(), initial: false } },
+      fittings: { one: count, open: button, shut: button },
+      shown: ({ cells }) => ({ one: shownWhile(cells.isOpen) }),
+      actions: ({ cells, fittings }) => ({
+        open: [set(cells.isOpen, true), command(fittings.one, 'reset')],
+        shut: [set(cells.bales, 7), set(cells.isOpen, false), command(fittings.one, 'reset')],
+      }),
+      bind: ({ cells, actions }) => ({
+        one: { n: twoWay(cells.bales) },
+        open: { on: { press: actions.open } },
+        shut: { on: { press: actions.shut } },
+      }),
+    })
+    const run = player.run(design)
+    run.press('open')
+    expect(run.read('bales')).to.equal(0)
+    run.press('shut')
+    expect(run.read('bales')).to.equal(7)
+  }),
   row('3.5', async (player) => {
     const run = player.run(
       order({

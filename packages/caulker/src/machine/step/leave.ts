@@ -1,5 +1,6 @@
 import type { Leaving } from '../plan/index.js'
 import { isShown } from './asked.js'
+import { computeWaiting } from './reckon.js'
 import { isOfUncorrected } from './unfinished.js'
 import { frontOf, problemsOf, put, screenOf, setProblem, wayOf, type Work } from './work.js'
 
@@ -34,6 +35,7 @@ export function stay(work: Work, reason: string, isTravel: boolean): void {
 
 /** What is being typed anywhere on a screen is finished. */
 export function commitAll(work: Work, screen: number): void {
+  computeWaiting(work)
   const shown = screenOf(work, screen).fittings.filter((at) => isShown(work, at))
   work.owed.push({ effect: 'commit', screen, fittings: shown })
 }

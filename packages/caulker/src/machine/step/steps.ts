@@ -4,6 +4,7 @@ import { discardDrafts, saveDrafts } from './drafts.js'
 import { isShown } from './asked.js'
 import { stay, wantBack, wantOn } from './leave.js'
 import { propose, proposeEntry } from './propose.js'
+import { computeWaiting } from './reckon.js'
 import { resetScreen } from './reset.js'
 import { beginSubmit } from './submit.js'
 import { dropUnfinished } from './unfinished.js'
@@ -55,6 +56,8 @@ function isInFront(work: Work, screen: number): boolean {
 }
 
 function runCommand(work: Work, one: Extract<PlannedStep, { step: 'run' }>, setting: Setting): void {
+  // A step before it may have shown the fitting, or hidden it.
+  computeWaiting(work)
   if (!isInFront(work, setting.screen) || !isShown(work, one.fitting)) return
   const { rows } = work.machine.fittings[one.fitting] ?? {}
   const args = one.args.map((arg) => taken(work, arg, setting))

@@ -146,7 +146,8 @@ function notReflected(subject: Subject, { rows }: Played): LeakAt | undefined {
       const text = attributeText(named, row.read[name])
       if (!named.reflects || named.attribute === false || text === undefined || isOpen(row, name)) continue
       const found = attributeIn(row, named.attribute)
-      if (found !== text)
+      // An empty text may as well be no attribute at all.
+      if (found !== text && !(text === '' && found === null))
         return {
           row: at,
           says: `${name} is not reflected to its attribute`,
@@ -166,7 +167,8 @@ function isOpen({ move, read, held }: Row, name: string): boolean {
 function changedAt({ move, heard, read }: Row, before: Row): string[] {
   if (isTell(move)) return Object.keys(move.tell)
   if (isGesture(move)) return settlesEdits(move) ? heard.flatMap(({ value }) => value ?? []) : []
-  return Object.keys(read).filter((name) => !equal(read[name], before.read[name]))
+  const isCommand = move !== undefined && 'command' in move
+  return isCommand ? Object.keys(read).filter((name) => !equal(read[name], before.read[name])) : []
 }
 
 function attributeIn({ around }: Row, name: string): string | null {

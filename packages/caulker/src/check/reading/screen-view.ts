@@ -136,6 +136,13 @@ export function sharedBy({ bindings }: Pick<FittingView, 'bindings'>): string[] 
   return [...bindings.values()].filter(isShared).map(({ source }) => source.name)
 }
 
+/** The cells that take what a fitting reports with one event, by a binding. */
+export function editedBy(fitting: FittingView, event: string): string[] {
+  return fitting
+    .boundValues()
+    .flatMap(([value, binding]) => (value.event === event && isShared(binding) ? [binding.source.name] : []))
+}
+
 /** Whether a journey or an owner holds a cell, and may set it to anything. */
 export function isHeldOutside({ cells, shared }: ScreenView, name: string): boolean {
   return shared.has(name) || cells.get(name)?.face !== undefined

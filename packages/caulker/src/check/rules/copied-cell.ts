@@ -1,7 +1,7 @@
 import { equal, printed } from '../../contract/index.js'
 import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
 import { isReadable } from '../reading/given.js'
-import { clauseIn, isShared, type ScreenView } from '../reading/screen-view.js'
+import { clauseIn, editedBy, isShared, type ScreenView } from '../reading/screen-view.js'
 import { sendings } from '../reading/sends.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
@@ -164,13 +164,7 @@ function announced(view: ScreenView): { topic: string; cell: string }[] {
       if (!isPayload(step.value)) return []
       return view
         .triggersOf(placed)
-        .flatMap(({ fitting, event }) =>
-          fitting
-            .boundValues()
-            .flatMap(([value, binding]) =>
-              value.event === event && isShared(binding) ? [{ topic, cell: binding.source.name }] : [],
-            ),
-        )
+        .flatMap(({ fitting, event }) => editedBy(fitting, event).map((cell) => ({ topic, cell })))
     }),
   )
 }

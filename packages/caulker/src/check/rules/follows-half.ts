@@ -1,5 +1,5 @@
 import { isReadable } from '../reading/given.js'
-import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { editedBy, type ScreenView } from '../reading/screen-view.js'
 import { letsGo } from '../reading/wiped.js'
 import { leak, screenRule } from './rule.js'
 
@@ -33,7 +33,7 @@ export const bill = screen('bill', {
 })`,
   *find(view) {
     for (const placed of view.actions) {
-      const reports = view.triggersOf(placed).map(({ fitting, event }) => reportedBy(fitting, event))
+      const reports = view.triggersOf(placed).map(({ fitting, event }) => editedBy(fitting, event))
       // Where a button puts it down as well, it stands for what was asked for.
       const edited = new Set(reports.every((cells) => cells.length > 0) ? reports.flat() : [])
       for (const step of placed.action.steps) {
@@ -52,18 +52,11 @@ export const bill = screen('bill', {
   },
 })
 
-/** The cells that an event of a fitting has edited. */
-function reportedBy(fitting: FittingView, event: string): string[] {
-  return fitting
-    .boundValues()
-    .flatMap(([value, binding]) => (value.event === event && isShared(binding) ? [binding.source.name] : []))
-}
-
 /** Whether an edit of a cell sets the copy, too. */
 function isFollowed(view: ScreenView, cell: string, copy: string): boolean {
   return view.actions.some(
     (placed) =>
       placed.action.steps.some((step) => letsGo(step, copy)) &&
-      view.triggersOf(placed).some(({ fitting, event }) => reportedBy(fitting, event).includes(cell)),
+      view.triggersOf(placed).some(({ fitting, event }) => editedBy(fitting, event).includes(cell)),
   )
 }

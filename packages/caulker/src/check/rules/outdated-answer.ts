@@ -1,6 +1,6 @@
 import { valueAt } from '../../contract/index.js'
 import { allSteps, type Reckoned, type Step } from '../../wiring/index.js'
-import { isShared, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import { sharedBy, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
 import { letsGo } from '../reading/wiped.js'
 import { leak, screenRule, type Leak } from './rule.js'
@@ -42,7 +42,7 @@ export const rope = screen('rope', {
 })`,
   *find(view) {
     for (const { question, answer } of asked(view)) {
-      const fields = view.fittings.filter((fitting) => edits(fitting, question))
+      const fields = view.fittings.filter((fitting) => sharedBy(fitting).includes(question))
       const isOpen = (fitting: FittingView) => !isLockedBy(view, fitting, answer) && !isSeenTo(fitting, answer)
       if (!fields.some(isOpen)) continue
       yield* readTogether(view, question, answer)
@@ -71,10 +71,6 @@ function asked(view: ScreenView): Asked[] {
         ? []
         : questions.map((question) => ({ question, answer: sending.into as string }))
     })
-}
-
-function edits({ bindings }: FittingView, cell: string): boolean {
-  return [...bindings.values()].some((binding) => isShared(binding) && binding.source.name === cell)
 }
 
 /** Once there is an answer, or a step has said so, the question can be changed no more. */

@@ -102,10 +102,14 @@ function* closesWhenWrong(view: ScreenView, fitting: FittingView): Iterable<Leak
     }
 }
 
-function isMendedHereAlone(view: ScreenView, { name }: FittingView, cell: string): boolean {
-  const isOwn = (writer: string) => writer.startsWith(`${name}.`)
+function isMendedHereAlone(view: ScreenView, fitting: FittingView, cell: string): boolean {
+  const own = boundIn(fitting)
   const steps = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
-  return !isHeldOutside(view, cell) && view.writersOf(cell).every(isOwn) && !steps.some(({ step }) => step === 'reset')
+  return (
+    !isHeldOutside(view, cell) &&
+    view.writersOf(cell).every((writer) => own.includes(writer)) &&
+    !steps.some(({ step }) => step === 'reset')
+  )
 }
 
 const LETTER = 'o'
@@ -151,6 +155,11 @@ function opensItselfAlone(
   })
 }
 
+/** Its bindings, as they are named among those that write a cell. */
+function boundIn({ name, bindings }: Pick<FittingView, 'name' | 'bindings'>): string[] {
+  return [...bindings.keys()].map((key) => `${name}.${key}`)
+}
+
 function isOnlyBy(
   view: ScreenView,
   { name, bindings }: FittingView,
@@ -158,10 +167,7 @@ function isOnlyBy(
   events: readonly string[],
 ): boolean {
   // By their whole names: a fitting may be called like a part of the screen, such as its submit.
-  const own = [
-    ...[...bindings.keys()].map((key) => `${name}.${key}`),
-    ...events.map((event) => `bind.${name}.on.${event}`),
-  ]
+  const own = [...boundIn({ name, bindings }), ...events.map((event) => `bind.${name}.on.${event}`)]
   if (own.includes(writer)) return true
   const action = view.actions.find(({ at }) => at.join('.') === writer)
   // What is heard, entered, loaded or answered comes from elsewhere.

@@ -11,7 +11,11 @@ import { frontOf, problemsOf, put, screenOf, wayOf, write, type Work } from './w
 export function enter(work: Work, at: number): void {
   const setting = { screen: at, payload: undefined, row: undefined }
   const { loads, enters } = screenOf(work, at)
-  for (const site of loads) if (!isEdited(work, at, site)) send(work, site, setting)
+  for (const site of loads) {
+    if (isEdited(work, at, site)) continue
+    noteAsked(work, at, site)
+    send(work, site, setting)
+  }
   runSteps(work, enters, setting)
 }
 
@@ -19,12 +23,21 @@ export function enter(work: Work, at: number): void {
 function isEdited(work: Work, screen: number, site: number): boolean {
   const { machine, slots } = work
   const { into = -1 } = machine.sites[site] ?? {}
-  if (machine.cells[into]?.isKept !== true) return false
-  const at = screenOf(work, screen).slots.saved
-  const saved = slots[at] as Readonly<Record<number, unknown>>
-  if (into in saved) return !equal(slots[into], saved[into])
-  put(work, at, { ...saved, [into]: slots[into] })
-  return false
+  const saved = savedOn(work, screen)
+  return machine.cells[into]?.isKept === true && into in saved && !equal(slots[into], saved[into])
+}
+
+/** What stands where something is asked for the first time is what an edit is told by, until there is an answer. */
+function noteAsked(work: Work, screen: number, site: number): void {
+  const { machine, slots } = work
+  const { into = -1 } = machine.sites[site] ?? {}
+  const saved = savedOn(work, screen)
+  if (machine.cells[into]?.isKept === true && !(into in saved))
+    put(work, screenOf(work, screen).slots.saved, { ...saved, [into]: slots[into] })
+}
+
+function savedOn(work: Work, screen: number): Readonly<Record<number, unknown>> {
+  return work.slots[screenOf(work, screen).slots.saved] as Readonly<Record<number, unknown>>
 }
 
 export function enterFirst(work: Work): void {

@@ -85,8 +85,8 @@ const MOST_FIELDS = 4
 /** What each of several fields shows of a value that is none of their texts, such as a date: typed where it stands, it changes nothing. */
 async function partsShown(subject: Subject): Promise<Shown[]> {
   const found: Shown[] = []
+  const fields = subject.controls.filter(isPlainField)
   for (const value of subject.values) {
-    const fields = subject.controls.filter(isPlainField)
     if (fields.length < 2 || !subject.ways.some((way) => isTypedInText(way) && isPartOf(way, value))) continue
     for (const is of subject.plain(value.name).slice(0, 2)) {
       const given = { ...subject.middle, [value.name]: is }

@@ -4,6 +4,7 @@ import { clause, type LeakAt } from './clause.js'
 import { unlikeFresh } from './laws.js'
 import { attributeText } from '../../contract/index.js'
 import type { Played, Row } from '../stage/played.js'
+import { fromDefaultToo } from '../subject/other-mounts.js'
 import { isGesture, isTell, settlesEdits, tell, without, type Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { afterIts, isAfterIts, overridesWhatStands } from './only-a-default.js'
@@ -93,10 +94,10 @@ function* trailsOf(subject: Subject, clauseOf: PropertyClause): Iterable<Trail> 
 }
 
 /** An edit, from its default as well, and what each command makes of that. */
-function* reflectedLater({ calls, chiefWays }: Subject, { name, default: standard }: PropertyClause): Iterable<Trail> {
-  for (const { given, moves } of chiefWays.filter(({ changes }) => changes.has(name)).slice(0, 2))
-    for (const from of [given, { ...given, [name]: standard }])
-      for (const call of [[], ...calls.map((one) => [one])]) yield { given: from, moves: [...moves, ...call] }
+function* reflectedLater(subject: Subject, { name }: PropertyClause): Iterable<Trail> {
+  for (const { given, moves } of subject.chiefWays.filter(({ changes }) => changes.has(name)).slice(0, 2))
+    for (const from of fromDefaultToo(subject, name, given))
+      for (const call of [[], ...subject.calls.map((one) => [one])]) yield { given: from, moves: [...moves, ...call] }
 }
 
 function isAlone({ values }: Subject, name: string): boolean {

@@ -2,6 +2,7 @@ import { accepts, equal, isHost, printed } from '../../contract/index.js'
 import { clause, type LeakAt } from './clause.js'
 import { settlesEdits, tell } from '../stage/trail.js'
 import type { Row } from '../stage/played.js'
+import { fromDefaultToo } from '../subject/other-mounts.js'
 import type { Subject } from '../subject/subject.js'
 import { isText, notCarried } from '../subject/forms.js'
 
@@ -27,13 +28,13 @@ export const carriesFormValue = clause({
       yield { given: subject.middle, moves: [tell({ [name]: value })], setting: 'form' }
     }
     const [plain] = subject.plain(name)
-    const { empty, default: standard } = subject.values.find((value) => value.name === name) ?? {}
+    const { empty } = subject.values.find((value) => value.name === name) ?? {}
     if (plain !== undefined && empty !== undefined)
       yield { given: { ...subject.middle, [name]: plain }, moves: [tell({ [name]: empty })], setting: 'form' }
     for (const way of subject.chiefWays) yield { given: way.given, moves: way.moves, setting: 'form' }
     // A reset of the form after an edit away from the default, too.
     for (const way of subject.chiefWays.slice(0, 2))
-      for (const given of [way.given, { ...way.given, [name]: standard }])
+      for (const given of fromDefaultToo(subject, name, way.given))
         yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
     // What a command makes of it is sent, too: of what was told, and of what was edited.
     for (const call of subject.calls) {

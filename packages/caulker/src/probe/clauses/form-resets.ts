@@ -4,6 +4,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureText, samePicture } from '../sight/picture.js'
 import { isGesture, isTell, tell, type Trail } from '../stage/trail.js'
 import { enteredOutside, isTakenOutside } from './kept-outside.js'
+import { fromDefaultToo } from '../subject/other-mounts.js'
 import { notCarried } from '../subject/forms.js'
 import type { Given } from '../../mount/index.js'
 import type { Subject } from '../subject/subject.js'
@@ -28,7 +29,7 @@ export const formResets = clause({
     const changing = subject.ways.filter(({ changes }) => changes.has(subject.contract.form?.value ?? ''))
     // One edit may end at the default, where a reset that is not heard makes no difference: others do not.
     for (const way of changing.slice(0, MOST_WAYS))
-      for (const given of [way.given, ...fromDefault(subject, way.given)])
+      for (const given of startsOf(subject, way.given))
         yield { given, moves: [...way.moves, { form: 'reset' }], setting: 'form' }
     for (const value of subject.values.filter(isTakenOutside))
       for (const { given, moves } of enteredOutside(subject, value))
@@ -103,14 +104,12 @@ async function shownOtherwise(subject: Subject, trail: Trail, rows: readonly Row
   }
 }
 
-/** What is toggled may end at its default by the edit alone: it is tried from there, too; what goes back to what it was given, from that. */
-function fromDefault(subject: Subject, given: Given): Given[] {
+/** What goes back to what it was given is given something else than its default, too. */
+function startsOf(subject: Subject, given: Given): Given[] {
   const name = subject.contract.form?.value ?? ''
-  const value = subject.values.find((one) => one.name === name)
-  const starts = [value?.default, ...(value?.resetTo === 'initial' ? subject.plain(name).slice(0, 2) : [])]
-  return starts.flatMap((start) =>
-    start === undefined || equal(start, given[name]) ? [] : [{ ...given, [name]: start }],
-  )
+  const isGiven = subject.values.find((one) => one.name === name)?.resetTo === 'initial'
+  const others = isGiven ? subject.plain(name).slice(0, 2) : []
+  return [...fromDefaultToo(subject, name, given), ...others.map((other) => ({ ...given, [name]: other }))]
 }
 
 function formValueAt({ contract }: Subject, { read }: Row): unknown {

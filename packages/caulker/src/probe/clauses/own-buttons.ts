@@ -132,13 +132,12 @@ export async function changesAnother(subject: Subject, played: Played): Promise<
   const at = await ownAt(subject, played)
   if (at === undefined) return undefined
   const { own, other } = at
-  const before = [own, other].map(({ entry }) => entry)
   const [after, afterOther] = [listAfter(own, played), listAfter(other, await subject.play(other.trail))]
   const stands = (list: readonly unknown[], entry: unknown) => list.some((one) => equal(one, entry))
   const isMade = (list: readonly unknown[]) =>
     list.length === 2 && stands(list, own.entry) && !stands(list, other.entry)
   // What moves an entry leaves both as they are.
-  if (equal(before[0], before[1]) || !isMade(after) || !isMade(afterOther)) return undefined
+  if (equal(own.entry, other.entry) || !isMade(after) || !isMade(afterOther)) return undefined
   const { name } = own.value
   const changed = after.find((one) => !equal(one, own.entry))
   return {

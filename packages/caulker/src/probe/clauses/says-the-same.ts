@@ -1,3 +1,4 @@
+import { said } from '../person/said.js'
 import { accepts, equal, printed } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { findControl, type ControlKind } from '../person/controls.js'
@@ -70,13 +71,11 @@ function standsIn(line: string, text: string): boolean {
 
 /** WAI-ARIA 1.2, section 6.6: what a control says of its own state, by its kind. */
 const STATES: Partial<Record<ControlKind, (control: HTMLElement) => unknown>> = {
-  slider: (control) =>
-    control.getAttribute('aria-valuetext') ?? control.getAttribute('aria-valuenow') ?? valueOf(control),
-  'spin button': (control) =>
-    control.getAttribute('aria-valuetext') ?? control.getAttribute('aria-valuenow') ?? valueOf(control),
-  switch: (control) => control.getAttribute('aria-checked') ?? (control as HTMLInputElement).checked,
-  checkbox: (control) => control.getAttribute('aria-checked') ?? (control as HTMLInputElement).checked,
-  button: (control) => control.getAttribute('aria-pressed') ?? control.getAttribute('aria-expanded') ?? undefined,
+  slider: (control) => said(control, 'aria-valuetext') ?? said(control, 'aria-valuenow') ?? valueOf(control),
+  'spin button': (control) => said(control, 'aria-valuetext') ?? said(control, 'aria-valuenow') ?? valueOf(control),
+  switch: (control) => said(control, 'aria-checked') ?? (control as HTMLInputElement).checked,
+  checkbox: (control) => said(control, 'aria-checked') ?? (control as HTMLInputElement).checked,
+  button: (control) => said(control, 'aria-pressed') ?? said(control, 'aria-expanded') ?? undefined,
 }
 
 function valueOf(control: HTMLElement): unknown {
@@ -144,10 +143,10 @@ export async function noneSaysIt(subject: Subject, { trail: { given } }: Played)
     if (now === undefined || equal(now, subject.values.find((one) => one.name === name)?.empty)) continue
     const silent = await subject.lookAfter(mount, moves, (container) => {
       const found = findControl(container, control)
-      const choice = CHOICES.find(({ role }) => found?.getAttribute('role') === role)
+      const choice = CHOICES.find(({ role }) => found !== undefined && said(found, 'role') === role)
       const group = found?.closest(GROUPS) ?? (found?.getRootNode() as ParentNode | undefined)
       const all = choice && [...(group?.querySelectorAll(`[role=${choice.role}]`) ?? [])]
-      return all?.every((one) => one.getAttribute(choice?.state ?? '') !== 'true') === true ? choice : undefined
+      return all?.every((one) => said(one, choice?.state ?? '') !== 'true') === true ? choice : undefined
     })
     if (silent !== undefined)
       return {

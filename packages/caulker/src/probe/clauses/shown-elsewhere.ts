@@ -1,3 +1,4 @@
+import { said } from '../person/said.js'
 import { equal } from '../../contract/index.js'
 import { controlRefs, findControl, type ControlKind, type ControlRef } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
@@ -80,7 +81,7 @@ export async function otherPressed(subject: Subject, { trail, rows }: Played): P
 /** WAI-ARIA 1.2, section 6.6: aria-pressed, of each button that has it. */
 function pressedAt(container: HTMLElement): { ref: ControlRef; isPressed: boolean | undefined }[] {
   return controlRefs(container).flatMap(({ ref, element }) => {
-    const pressed = element.getAttribute('aria-pressed')
+    const pressed = said(element, 'aria-pressed')
     return ref.kind === 'button' ? [{ ref, isPressed: pressed === null ? undefined : pressed === 'true' }] : []
   })
 }

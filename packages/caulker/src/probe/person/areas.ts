@@ -1,3 +1,4 @@
+import { said } from './said.js'
 import { shadowOf, whileAsked } from '../../dom/index.js'
 
 const heard = new WeakMap<EventTarget, Set<string>>()
@@ -36,7 +37,7 @@ export function areasIn(container: ParentNode, isControl: (element: Element) => 
   /** Gives whether there is a control in it. */
   const visit = (element: Element): boolean => {
     if (isControl(element)) {
-      if (element.getAttribute('role') === 'slider') areas.push(...clickedIn(element).slice(0, MOST_PLACES))
+      if (said(element, 'role') === 'slider') areas.push(...clickedIn(element).slice(0, MOST_PLACES))
       return true
     }
     const before = areas.length

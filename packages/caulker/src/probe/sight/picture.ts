@@ -1,3 +1,4 @@
+import { said } from '../person/said.js'
 import { shadowOf } from '../../dom/index.js'
 import { ANNOUNCED, announced, groupName } from './announced.js'
 import { controlText, markText } from './control-text.js'
@@ -203,7 +204,7 @@ function visitAll(parent: Node, walk: Walk): void {
 
 /** What is shown only while something is open: whether it is open is no part of the picture. */
 function comesAndGoes(element: HTMLElement): boolean {
-  return element.getAttribute('role') === 'listbox' && isPopupList(element)
+  return said(element, 'role') === 'listbox' && isPopupList(element)
 }
 
 /** What is drawn, without what assistive technology alone is told beside it: of `[2 of 5] ★★☆☆☆` the stars. */

@@ -99,3 +99,9 @@ export function partlyFilled(
 
 /** How many of several fields are emptied. */
 const MOST_FIELDS = 6
+
+/** A mount, and the same from the default: what is toggled may end there by the edit alone, where a reset makes no difference. */
+export function fromDefaultToo({ names }: Pick<Subject, 'names'>, name: string, given: Given): Given[] {
+  const standard: unknown = names.find((one) => one.name === name)?.default
+  return standard === undefined || equal(standard, given[name]) ? [given] : [given, { ...given, [name]: standard }]
+}

@@ -1,7 +1,8 @@
 import { expect } from 'chai'
-
+import { execFileSync } from 'node:child_process'
 import { controlRefs, judged, minimise, personAt, pictureOf, subjectFor, type Gesture } from 'caulker/inside/probe'
 import { clauses } from 'caulker/probe'
+import { embeddedParts } from '../packages/caulker-cli/dist/node/embedded-parts.js'
 import { locate } from '../packages/caulker-cli/dist/node/locate.js'
 import { elementMount } from 'caulker/dom'
 import { corpus } from './corpus/all.js'
@@ -209,4 +210,15 @@ describe('the place of a finding', () => {
       const at = file(text)
       expect(locate({ file: at, line: 2, column: 1 }, path)).to.eql({ file: at, line, column })
     })
+})
+
+describe('the embedded DOM', () => {
+  it('requires no ES module that its thread has not imported before', () => {
+    const LIST = `require('jsdom')
+      const isModule = ([, { exports }]) => require('util').types.isModuleNamespaceObject(exports)
+      console.log(JSON.stringify(Object.entries(require.cache).filter(isModule).map(([file]) => file)))`
+    expect(JSON.parse(execFileSync(process.execPath, ['-e', LIST], { encoding: 'utf8' }))).to.have.members(
+      embeddedParts(),
+    )
+  })
 })

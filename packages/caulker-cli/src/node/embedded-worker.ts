@@ -3,13 +3,17 @@ import { refuseUndefined } from 'caulker/inside/dom'
 import { playAllLive } from 'caulker/inside/live'
 import { adoptDefined, probe } from 'caulker/inside/probe'
 import { stepText } from 'caulker/inside/probe'
-import { openEmbeddedWindow, type EmbeddedWindow } from './embedded-window.js'
+import { importParts } from './embedded-parts.js'
+import type { EmbeddedWindow } from './embedded-window.js'
 import { troubleOf } from './errors.js'
 import { beat } from './heartbeat.js'
 import { readDesign } from './read-contract.js'
 import { watchIntrinsics } from './intrinsics.js'
 import { createLoader, type Loader } from './load.js'
 import { brokeOff, brokenAt, wiringIn, type Plays, type ProbeJob, type ProbeMessage } from './probe-job.js'
+
+await importParts()
+const { openEmbeddedWindow } = await import('./embedded-window.js')
 
 const isUnspoiled = watchIntrinsics()
 

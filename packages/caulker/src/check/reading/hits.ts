@@ -1,6 +1,6 @@
 import type { AnyContract, Change } from '../../contract/index.js'
 import { placeOf, type Place } from '../../contract/index.js'
-import { allSteps, type AnyScreen } from '../../wiring/index.js'
+import { type AnyScreen } from '../../wiring/index.js'
 import { viewOf, type FittingView } from './screen-view.js'
 
 /** A fitting of a screen that a change of its contract reaches. */
@@ -42,10 +42,8 @@ function reached(
   if (section === 'events')
     return fitting.handlers.has(name) || now?.events[name]?.mustHear === true ? [...at, 'on', name] : undefined
   if (section === 'commands') {
-    const runs = viewOf(screen).actions.find(({ action }) =>
-      [...allSteps(action.steps)].some(
-        (step) => step.step === 'run' && step.fitting.name === fitting.name && step.command === name,
-      ),
+    const runs = viewOf(screen).actions.find(({ all }) =>
+      all.some((step) => step.step === 'run' && step.fitting.name === fitting.name && step.command === name),
     )
     return runs?.at
   }

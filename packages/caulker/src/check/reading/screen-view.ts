@@ -63,6 +63,8 @@ export interface Trigger {
 export interface Placed {
   readonly at: readonly string[]
   readonly action: Action
+  /** Every step of it, with those that follow from an answer, in the order in which they are written. */
+  readonly all: readonly Step[]
 }
 
 export interface FirstReckoned {
@@ -205,17 +207,18 @@ function firstOf(compute: FirstReckoned['compute'], inputs: readonly unknown[]):
 }
 
 function placedActions(screen: AnyScreen, fittings: readonly FittingView[]): Placed[] {
+  const placed = (at: readonly string[], action: Action): Placed => ({ at, action, all: [...allSteps(action.steps)] })
   const inSection = (section: string, actions: Readonly<Record<string, Action>>) =>
     Object.entries(actions)
       .filter(([, action]) => action.name === '')
-      .map(([name, action]) => ({ at: [section, name], action }))
-  const steps = (at: string[], list: Steps) => (list.length === 0 ? [] : [{ at, action: { name: '', steps: list } }])
+      .map(([name, action]) => placed([section, name], action))
+  const steps = (at: string[], list: Steps) => (list.length === 0 ? [] : [placed(at, { name: '', steps: list })])
   return [
-    ...Object.values<Action>(screen.actions).map((action) => ({ at: ['actions', action.name], action })),
+    ...Object.values<Action>(screen.actions).map((action) => placed(['actions', action.name], action)),
     ...fittings.flatMap((fitting) =>
       [...fitting.handlers]
         .filter(([, action]) => action.name === '')
-        .map(([event, action]) => ({ at: ['bind', fitting.name, 'on', event], action })),
+        .map(([event, action]) => placed(['bind', fitting.name, 'on', event], action)),
     ),
     ...steps(['enters'], screen.enters.steps),
     ...inSection('hears', screen.hears),
@@ -317,8 +320,8 @@ function writersByCell(
   for (const fitting of fittings)
     for (const [name, binding] of fitting.bindings)
       if (isShared(binding)) add(binding.source.name, `${fitting.name}.${name}`)
-  for (const { at, action } of actions)
-    for (const step of allSteps(action.steps)) {
+  for (const { at, all } of actions)
+    for (const step of all) {
       const cell = writtenBy(step)
       if (cell !== undefined) add(cell, at.join('.'))
     }
@@ -358,7 +361,7 @@ function* readables(
     ...Object.values(screen.shown).map(({ source }) => source),
     ...Object.values(screen.readings),
     ...Object.values(screen.answers),
-    ...actions.flatMap(({ action }) => [...allSteps(action.steps)].flatMap(givenReadables)),
+    ...actions.flatMap(({ all }) => all.flatMap(givenReadables)),
     ...[...Object.values(screen.submit?.sends ?? {}), ...Object.values(screen.submit?.heldBy ?? {})].map(
       (name) => reckoned[name] ?? { kind: 'cell', name },
     ),

@@ -1,4 +1,3 @@
-import { allSteps } from '../../wiring/index.js'
 import { readablesIn } from '../reading/given.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
@@ -52,8 +51,8 @@ export const berth = screen('berth', {
 
 /** Whether any step writes it anew. */
 function isAskedAgain(view: ScreenView, cell: string): boolean {
-  return view.actions.some(({ action }) =>
-    [...allSteps(action.steps)].some(
+  return view.actions.some(({ all }) =>
+    all.some(
       (step) =>
         (step.step === 'refresh' && step.cell.name === cell) || (step.step === 'call' && step.into?.name === cell),
     ),

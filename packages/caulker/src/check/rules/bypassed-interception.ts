@@ -1,5 +1,5 @@
 import { valueClauses } from '../../contract/index.js'
-import { allSteps, isPayload } from '../../wiring/index.js'
+import { isPayload } from '../../wiring/index.js'
 import { membersOf } from '../reading/given.js'
 import { designRule, leak, type Leak } from './rule.js'
 import type { FittingView, ScreenView } from '../reading/screen-view.js'
@@ -39,8 +39,8 @@ export const berth = screen('berth', {
     for (const { interior, view } of interiors) {
       const of = { name: `${interior.contract.tag} inside`, written: view.screen }
       for (const found of passedOn(view)) yield { ...found, of }
-      for (const { at, action } of view.actions)
-        for (const step of allSteps(action.steps)) {
+      for (const { at, all } of view.actions)
+        for (const step of all) {
           const value =
             step.step === 'report'
               ? valueClauses(interior.contract).find(({ event }) => event === step.event.name)

@@ -1,5 +1,5 @@
 import { equal } from '../../contract/index.js'
-import { allSteps, type Showing } from '../../wiring/index.js'
+import { type Showing } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { Placed, ScreenView } from '../reading/screen-view.js'
 
@@ -33,7 +33,7 @@ export const log = screen('deck-log', {
 })`,
   *find(view) {
     for (const placed of view.actions)
-      for (const step of allSteps(placed.action.steps)) {
+      for (const step of placed.all) {
         const showing = step.step === 'run' ? view.screen.shown[step.fitting.name] : undefined
         if (step.step !== 'run' || showing === undefined || isThereThen(view, placed, showing)) continue
         yield leak(

@@ -1,5 +1,5 @@
 import { equal, printed } from '../../contract/index.js'
-import { allSteps, isPayload, type Steps } from '../../wiring/index.js'
+import { isPayload, type Steps } from '../../wiring/index.js'
 import { isReadable } from '../reading/given.js'
 import { clauseIn, editedBy, isShared, type ScreenView } from '../reading/screen-view.js'
 import { sendings } from '../reading/sends.js'
@@ -104,8 +104,8 @@ function copyOf(
 function isTakenHere({ actions, screen }: ScreenView, cell: string): boolean {
   return (
     Object.hasOwn(screen.loads, cell) ||
-    actions.some(({ action }) =>
-      [...allSteps(action.steps)].some(
+    actions.some(({ all }) =>
+      all.some(
         (step) =>
           (step.step === 'set' && step.cell.name === cell && isPayload(step.value)) ||
           (step.step === 'call' && step.into?.name === cell),
@@ -157,7 +157,7 @@ function* announcedCopies(
 /** The topics that hand on what a cell of the screen holds. */
 function announced(view: ScreenView): { topic: string; cell: string }[] {
   return view.actions.flatMap((placed) =>
-    [...allSteps(placed.action.steps)].flatMap((step) => {
+    placed.all.flatMap((step) => {
       if (step.step !== 'announce') return []
       const topic = clauseIn(view.screen.topics, step.topic.name)?.name ?? step.topic.name
       if (isReadable(step.value)) return [...view.cellsBehind(step.value)].map((cell) => ({ topic, cell }))

@@ -1,4 +1,4 @@
-import { allSteps, isPayload, type AnyCell } from '../../wiring/index.js'
+import { isPayload, type AnyCell } from '../../wiring/index.js'
 import { membersOf, readablesIn } from '../reading/given.js'
 import type { FittingView, ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule, type Leak } from './rule.js'
@@ -29,9 +29,7 @@ export const log = screen('deck-log', {
 })`,
   *find(view) {
     const saved = new Set(
-      view.actions.flatMap(({ action }) =>
-        [...allSteps(action.steps)].flatMap((step) => (step.step === 'save' ? [step.fitting.name] : [])),
-      ),
+      view.actions.flatMap(({ all }) => all.flatMap((step) => (step.step === 'save' ? [step.fitting.name] : []))),
     )
     for (const fitting of view.fittings)
       for (const [name, binding] of fitting.bindings)
@@ -46,8 +44,8 @@ export const log = screen('deck-log', {
 
 /** A save that sends something else: the copy is taken for saved, and has gone nowhere. */
 function* savedWithoutIt(view: ScreenView): Iterable<Leak> {
-  for (const { at, action } of view.actions)
-    for (const step of allSteps(action.steps)) {
+  for (const { at, all } of view.actions)
+    for (const step of all) {
       if (step.step !== 'save' || step.to === undefined || step.given === undefined) continue
       const fitting = view.fittings.find(({ name }) => name === step.fitting.name)
       const drafted = fitting === undefined ? [] : draftsOf(fitting)

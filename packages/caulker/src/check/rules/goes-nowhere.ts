@@ -86,8 +86,8 @@ function draftedCells({ fittings }: ScreenView): string[] {
 /** Whether a draft of it is sent where it is saved, or what its field reports is handed on. */
 function isHandedOn({ actions, fittings }: ScreenView, cell: string): boolean {
   const fields = fittings.filter((fitting) => sharedBy(fitting).includes(cell))
-  const isSaved = actions.some(({ action }) =>
-    [...allSteps(action.steps)].some(
+  const isSaved = actions.some(({ all }) =>
+    all.some(
       (step) => step.step === 'save' && step.to !== undefined && fields.some(({ name }) => name === step.fitting.name),
     ),
   )
@@ -117,7 +117,7 @@ function usedElsewhere({ screen, fittings, actions, cellsBehind }: ScreenView): 
     ...Object.values(screen.rows).map(({ source }): unknown => source),
     ...Object.values(screen.shown).map(({ source }) => source),
     ...Object.values(screen.loads).flatMap(({ given }) => Object.values((given ?? {}) as object).concat([given])),
-    ...actions.flatMap(({ action }) => [...allSteps(action.steps)].flatMap(givenReadables)),
+    ...actions.flatMap(({ all }) => all.flatMap(givenReadables)),
   ]
   // Two fields of one cell show each other what is entered.
   const shownTwice = fittings

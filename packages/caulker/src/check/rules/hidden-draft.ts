@@ -1,5 +1,5 @@
 import { equal } from '../../contract/index.js'
-import { allSteps, isPayload, type Showing, type Step } from '../../wiring/index.js'
+import { isPayload, type Showing, type Step } from '../../wiring/index.js'
 import { givenReadables, isReadable, readablesIn } from '../reading/given.js'
 import { isHeldOutside, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { letsGo } from '../reading/wiped.js'
@@ -81,14 +81,14 @@ interface Hiding {
 
 function hidings(view: ScreenView, showing: Showing): Hiding[] {
   return view.actions
-    .map(({ at, action }) => ({ at, steps: [...allSteps(action.steps)] }))
+    .map(({ at, all }) => ({ at, steps: all }))
     .filter(({ steps }) => steps.some((step) => hides(view, step, showing)))
 }
 
 /** The lists of steps that show it. */
 function openings(view: ScreenView, { source, is }: Showing): (readonly Step[])[] {
   return view.actions
-    .map(({ action }) => [...allSteps(action.steps)])
+    .map(({ all }) => all)
     .filter((steps) =>
       steps.some((step) => step.step === 'set' && step.cell.name === source.name && equal(step.value, is)),
     )

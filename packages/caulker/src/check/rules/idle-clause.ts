@@ -1,4 +1,3 @@
-import { allSteps } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 
 /** A submit, a reset or an action that no step and no event of the screen sets off. */
@@ -32,7 +31,7 @@ export const slip = screen('slipway', {
     for (const placed of view.actions)
       if (placed.at[0] === 'actions' && view.triggersOf(placed).length === 0 && !heard.has(placed.action.name))
         yield leak(placed.at, `nothing on the screen runs the action '${placed.action.name}'`)
-    const steps = new Set(view.actions.flatMap(({ action }) => [...allSteps(action.steps)].map(({ step }) => step)))
+    const steps = new Set(view.actions.flatMap(({ all }) => all.map(({ step }) => step)))
     if (screen.submit !== undefined && !steps.has('submit'))
       yield leak(['submit'], `no step of the screen submits it`, {
         mend: 'Let a button do it: on: { press: [submit()] }. If Enter or the form around it is enough, waive the rule.',

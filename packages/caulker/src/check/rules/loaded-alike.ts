@@ -1,5 +1,4 @@
 import { equal } from '../../contract/index.js'
-import { allSteps } from '../../wiring/index.js'
 import { isHeldOutside, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
@@ -49,7 +48,7 @@ export const ropes = screen('ropes', {
 
 /** What is edited, set or kept elsewhere is made something else of: one of the two may stand for how it was. */
 function isOnlyLoaded(view: ScreenView, cell: string): boolean {
-  const steps = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
+  const steps = view.actions.flatMap(({ all }) => all)
   const isSet = steps.some((step) => (step.step === 'set' || step.step === 'clear') && step.cell.name === cell)
   return !isSet && !view.editedCells().has(cell) && !isHeldOutside(view, cell)
 }

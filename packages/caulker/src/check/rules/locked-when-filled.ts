@@ -1,5 +1,5 @@
 import { isEmpty } from '../../contract/index.js'
-import { allSteps, isStateToken, type Readable } from '../../wiring/index.js'
+import { isStateToken, type Readable } from '../../wiring/index.js'
 import { combinations, heldWhile, onlyCompares } from '../reading/recomputed.js'
 import { followsState, type FittingView, type Placed, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
@@ -66,11 +66,10 @@ interface Sent {
   readonly needs: readonly string[]
 }
 
-function sentBy({ screen: { submit } }: ScreenView, { action }: Placed): Sent | undefined {
-  const steps = [...allSteps(action.steps)]
-  if (submit !== undefined && steps.some(({ step }) => step === 'submit'))
+function sentBy({ screen: { submit } }: ScreenView, { all }: Placed): Sent | undefined {
+  if (submit !== undefined && all.some(({ step }) => step === 'submit'))
     return { does: 'submits', verb: 'send', states: ['(changed)'], needs: Object.keys(submit.needs) }
-  const saved = steps.find((step) => step.step === 'save')
+  const saved = all.find((step) => step.step === 'save')
   if (saved === undefined) return undefined
   return { does: 'saves a draft', verb: 'save', states: [`(editing of ${saved.fitting.name})`], needs: [] }
 }

@@ -1,5 +1,4 @@
 import { valueClauses } from '../../contract/index.js'
-import { allSteps } from '../../wiring/index.js'
 import { designRule, leak } from './rule.js'
 
 /** An event of a contract that the interior behind it never sends. */
@@ -26,9 +25,7 @@ export const inside = interior(name, {
     for (const { interior, view } of interiors) {
       const { tag, events } = interior.contract
       const sent = new Set(
-        view.actions.flatMap(({ action }) =>
-          [...allSteps(action.steps)].flatMap((step) => (step.step === 'report' ? [step.event.name] : [])),
-        ),
+        view.actions.flatMap(({ all }) => all.flatMap((step) => (step.step === 'report' ? [step.event.name] : []))),
       )
       // What asks before a value changes is sent by the machine itself.
       const asked = new Set(valueClauses(interior.contract).flatMap(({ event, vetoEvent }) => [event, vetoEvent]))

@@ -52,7 +52,7 @@ export const berth = screen('berth', {
 
 /** What a failure sets, and nothing ever sets back: it is still said once all is well. */
 function* saidForGood(view: ScreenView): Iterable<Leak> {
-  const all = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
+  const all = view.actions.flatMap(({ all }) => all)
   for (const { at, action } of view.actions)
     for (const fails of failures(at, action.steps))
       for (const failing of fails) {
@@ -109,8 +109,6 @@ function isHeldElsewhere(view: ScreenView, cell: string): boolean {
 function isSetElsewhere(view: ScreenView, cell: string, steps: Steps): boolean {
   return (
     isHeldElsewhere(view, cell) ||
-    view.actions.some(
-      ({ action }) => action.steps !== steps && [...allSteps(action.steps)].some((step) => letsGo(step, cell)),
-    )
+    view.actions.some(({ action, all }) => action.steps !== steps && all.some((step) => letsGo(step, cell)))
   )
 }

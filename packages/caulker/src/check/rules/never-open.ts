@@ -1,5 +1,5 @@
 import { isEmpty } from '../../contract/index.js'
-import { allSteps, type Readable } from '../../wiring/index.js'
+import { type Readable } from '../../wiring/index.js'
 import { combinations, heldWhile, neverIs, onlyCompares } from '../reading/recomputed.js'
 import { firstHeld, followsState, isUnset, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
@@ -31,8 +31,8 @@ export const first = screen('first', {
 export const last = screen('last', { cells: {}, fittings: {}, bind: () => ({}) })
 export const trip = journey('trip', { screens: { first, last }, start: 'first', ends: ['last'] })`,
   *find(view) {
-    for (const { at, action } of view.actions)
-      for (const step of allSteps(action.steps)) {
+    for (const { at, all } of view.actions)
+      for (const step of all) {
         if (step.step !== 'go' || step.when === undefined) continue
         const when = step.when as Readable<unknown>
         if (neverIs(view, when, (value) => typeof value === 'boolean'))

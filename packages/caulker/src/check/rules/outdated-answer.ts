@@ -79,7 +79,7 @@ function isLockedBy(view: ScreenView, { name, contract, bindings }: FittingView,
   const locks = [contract.locks.disabled, contract.locks.readonly].map((lock) => bindings.get(lock ?? ''))
   const sources = [...locks.map((lock) => (lock?.kind === 'one-way' ? lock.source : undefined)), shown]
   const behind = sources.flatMap((source) => (source === undefined ? [] : [...view.cellsBehind(source)]))
-  const steps = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
+  const steps = view.actions.flatMap(({ all }) => all)
   return behind.some((cell) => cell === answer || steps.some((step) => step.step === 'set' && step.cell.name === cell))
 }
 

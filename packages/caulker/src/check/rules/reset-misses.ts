@@ -1,4 +1,4 @@
-import { allSteps, isPayload, type Step } from '../../wiring/index.js'
+import { isPayload, type Step } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { FittingView, ScreenView } from '../reading/screen-view.js'
 
@@ -63,8 +63,8 @@ function isSaved(view: ScreenView, cell: string): boolean {
   return (
     Object.hasOwn(view.screen.loads, cell) ||
     view.shared.has(cell) ||
-    view.actions.some(({ action }) =>
-      [...allSteps(action.steps)].some(
+    view.actions.some(({ all }) =>
+      all.some(
         (step) =>
           (step.step === 'call' && (step.into?.name === cell || step.then.some((then) => takesAnswer(then, cell)))) ||
           (step.step === 'save' && drafted(view, step.fitting.name).includes(cell)),
@@ -96,11 +96,10 @@ function heldInside(fitting: FittingView): string[] {
 }
 
 function isResetByCommand(view: ScreenView, fitting: FittingView): boolean {
-  return view.actions.some(({ action }) => {
-    const steps = [...allSteps(action.steps)]
+  return view.actions.some(({ all }) => {
     return (
-      steps.some((step) => step.step === 'reset') &&
-      steps.some(
+      all.some((step) => step.step === 'reset') &&
+      all.some(
         (step) =>
           step.step === 'run' &&
           step.fitting.name === fitting.name &&

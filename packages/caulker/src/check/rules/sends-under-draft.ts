@@ -1,4 +1,4 @@
-import { allSteps, type Steps } from '../../wiring/index.js'
+import { type Steps } from '../../wiring/index.js'
 import { sequencesOf } from '../reading/sequences.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
@@ -82,15 +82,15 @@ function sendsDraftOf({ screen, fittings, cellsBehind }: ScreenView, fitting: st
 
 /** Whether the person can discard the draft, or every list of steps that submits has saved it before or follows its save. */
 function isSettled({ actions }: ScreenView, fitting: string): boolean {
-  const isDiscarded = actions.some(({ action }) =>
-    [...allSteps(action.steps)].some((step) => step.step === 'discard' && step.fitting.name === fitting),
+  const isDiscarded = actions.some(({ all }) =>
+    all.some((step) => step.step === 'discard' && step.fitting.name === fitting),
   )
   if (isDiscarded) return true
   const saves = (step: Steps[number]) => step.step === 'save' && step.fitting.name === fitting
-  const submitting = actions.flatMap(({ action }) =>
+  const submitting = actions.flatMap(({ action, all }) =>
     [...sequencesOf(action.steps)].flatMap((sequence) => {
       const at = sequence.findIndex(({ step }) => step === 'submit')
-      const follows = [...allSteps(action.steps)].some(
+      const follows = all.some(
         (step) => step.step === 'save' && saves(step) && [...sequencesOf(step.then)].includes(sequence),
       )
       return at < 0 ? [] : [follows || sequence.slice(0, at).some(saves)]

@@ -1,5 +1,5 @@
 import { accepts, equal, printed, valueClauses } from '../../contract/index.js'
-import { allSteps, type Readable } from '../../wiring/index.js'
+import { type Readable } from '../../wiring/index.js'
 import {
   firstHeld,
   followsState,
@@ -104,7 +104,7 @@ function* closesWhenWrong(view: ScreenView, fitting: FittingView): Iterable<Leak
 
 function isMendedHereAlone(view: ScreenView, fitting: FittingView, cell: string): boolean {
   const own = boundIn(fitting)
-  const steps = view.actions.flatMap(({ action }) => [...allSteps(action.steps)])
+  const steps = view.actions.flatMap(({ all }) => all)
   return (
     !isHeldOutside(view, cell) &&
     view.writersOf(cell).every((writer) => own.includes(writer)) &&

@@ -1,4 +1,3 @@
-import { allSteps } from '../../wiring/index.js'
 import type { FittingView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
 
@@ -36,7 +35,7 @@ export const vessel = screen('vessel', {
       const triggers = view.triggersOf(placed)
       // What is locked meanwhile is not pressed; whether the lock is the right one is the affair of other rules.
       if (triggers.length > 0 && triggers.every(({ fitting }) => isLockable(fitting))) continue
-      for (const step of allSteps(placed.action.steps))
+      for (const step of placed.all)
         if (step.step === 'go' && step.when !== undefined && step.otherwise.trim() === '')
           yield leak(
             placed.at,

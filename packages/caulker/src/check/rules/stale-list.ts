@@ -1,5 +1,5 @@
 import { equal, valueAt, type TSchema } from '../../contract/index.js'
-import { allSteps, type Step, type Steps } from '../../wiring/index.js'
+import { type Step, type Steps } from '../../wiring/index.js'
 import { membersOf } from '../reading/given.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'
@@ -40,8 +40,8 @@ export const loft = screen('loft', {
   bind: ({ row, actions }) => ({ line: { name: oneWay(row.line.name), on: { drop: actions.drop } } }),
 })`,
   *find(view) {
-    for (const { at, action } of view.actions)
-      for (const step of allSteps(action.steps)) {
+    for (const { at, action, all } of view.actions)
+      for (const step of all) {
         const operation = step.step === 'call' ? view.operation(step.operation) : undefined
         if (step.step !== 'call' || operation === undefined) continue
         const { source, name } = step.operation

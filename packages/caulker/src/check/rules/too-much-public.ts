@@ -1,5 +1,4 @@
 import type { CommandClause } from '../../contract/index.js'
-import { allSteps } from '../../wiring/index.js'
 import { designRule, leak } from './rule.js'
 
 /** A command that is public, and that nobody calls. */
@@ -33,8 +32,8 @@ export { winch }`,
     const placed = new Set(views.flatMap(({ fittings }) => fittings.map(({ contract }) => contract.tag)))
     const called = new Set(
       views.flatMap((view) =>
-        view.actions.flatMap(({ action }) =>
-          [...allSteps(action.steps)].flatMap((step) => {
+        view.actions.flatMap(({ all }) =>
+          all.flatMap((step) => {
             const of = step.step === 'run' ? view.fittings.find(({ name }) => name === step.fitting.name) : undefined
             return step.step === 'run' && of !== undefined ? [`${of.contract.tag}.${step.command}`] : []
           }),

@@ -1,4 +1,4 @@
-import { allSteps, type Step } from '../../wiring/index.js'
+import { type Step } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 
@@ -29,8 +29,8 @@ export const berth = screen('berth', {
   submit: { sends: ['name'], to: 'office.book' },
 })`,
   *find(view) {
-    for (const { at, action } of view.actions)
-      for (const step of allSteps(action.steps)) {
+    for (const { at, all } of view.actions)
+      for (const step of all) {
         const missing = missingFor(view, step)
         if (missing !== undefined) yield leak(at, missing.says, { mend: missing.mend })
       }

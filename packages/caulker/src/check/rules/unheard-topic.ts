@@ -1,4 +1,3 @@
-import { allSteps } from '../../wiring/index.js'
 import { designRule, leak } from './rule.js'
 import { clauseIn } from '../reading/screen-view.js'
 
@@ -45,10 +44,8 @@ export const plan = screen('plan', {
     const announced = new Set<string>()
     const topicOf = (view: (typeof screens)[number], name: string) => clauseIn(view.screen.topics, name)?.name ?? name
     const announcements = screens.flatMap((view) =>
-      view.actions.flatMap(({ at, action }) =>
-        [...allSteps(action.steps)].flatMap((step) =>
-          step.step === 'announce' ? [{ view, at, topic: topicOf(view, step.topic.name) }] : [],
-        ),
+      view.actions.flatMap(({ at, all }) =>
+        all.flatMap((step) => (step.step === 'announce' ? [{ view, at, topic: topicOf(view, step.topic.name) }] : [])),
       ),
     )
     for (const { topic } of announcements) announced.add(topic)

@@ -1,4 +1,3 @@
-import { allSteps } from '../../wiring/index.js'
 import { leak, nearestMend, screenRule } from './rule.js'
 
 /** A step that calls a command which the component does not have. */
@@ -28,8 +27,8 @@ export const slip = screen('slipway', {
   bind: ({ actions }) => ({ winch: { on: { jammed: actions.free } } }),
 })`,
   *find({ actions, fittings }) {
-    for (const { at, action } of actions)
-      for (const step of allSteps(action.steps)) {
+    for (const { at, all } of actions)
+      for (const step of all) {
         const fitting = step.step === 'run' ? fittings.find((one) => one.name === step.fitting.name) : undefined
         if (step.step !== 'run' || fitting === undefined || Object.hasOwn(fitting.contract.commands, step.command))
           continue

@@ -1,5 +1,5 @@
 import { eventNames } from '../../contract/index.js'
-import { allSteps, type Action, type AnyCell, type AnyOperation, type Readable, type Step } from '../../wiring/index.js'
+import { type Action, type AnyCell, type AnyOperation, type Readable, type Step } from '../../wiring/index.js'
 import { givenReadables } from '../reading/given.js'
 import { leak, nearestMend, screenRule, type Leak } from './rule.js'
 import {
@@ -52,8 +52,7 @@ export const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: ()
         yield unknown(['hears', name], `the screen has no topic '${name}'`, name, Object.keys(screen.topics))
       yield* unknownAction(view, ['hears', name], action)
     }
-    for (const { at, action } of view.actions)
-      for (const step of allSteps(action.steps)) yield* unknownInStep(view, at, step)
+    for (const { at, all } of view.actions) for (const step of all) yield* unknownInStep(view, at, step)
     yield* unknownInScopes(view)
   },
   *findAcross({ journey, screens }) {
@@ -62,8 +61,8 @@ export const slip = screen('slipway', { cells: {}, fittings: { winch }, bind: ()
       unknown(at, `the journey has no screen '${name}'`, name, names)
     for (const name of [journey.start, ...journey.ends]) if (!screens.has(name)) yield noScreen(['screens'], name)
     for (const [name, view] of screens)
-      for (const { action } of view.actions)
-        for (const step of allSteps(action.steps))
+      for (const { all } of view.actions)
+        for (const step of all)
           if (step.step === 'go' && !screens.has(step.to)) yield noScreen(['screens', name], step.to)
     for (const [name, cells] of Object.entries(journey.shares)) {
       const view = screens.get(name)

@@ -1,4 +1,3 @@
-import { allSteps } from '../../wiring/index.js'
 import { isShared } from '../reading/screen-view.js'
 import { designRule, leak } from './rule.js'
 
@@ -34,8 +33,8 @@ export const inside = interior(name, { fittings: { text }, bind: ({ face }) => (
               ),
               of,
             }
-      for (const { at, action } of view.actions)
-        for (const step of allSteps(action.steps))
+      for (const { at, all } of view.actions)
+        for (const step of all)
           if ((step.step === 'set' || step.step === 'clear') && isProperty(step.cell.name))
             yield { ...leak(at, `sets '${step.cell.name}', which is a property of '${tag}'`), of }
     }

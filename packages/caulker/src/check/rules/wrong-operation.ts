@@ -1,4 +1,4 @@
-import { allSteps, isPayload, type OperationClause } from '../../wiring/index.js'
+import { isPayload, type OperationClause } from '../../wiring/index.js'
 import { typedBy } from '../reading/each-key.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
@@ -39,8 +39,8 @@ export const berth = screen('berth', {
       if (wrong !== undefined) yield leak(sending.at, `'${sending.ref.source}.${sending.ref.name}' ${wrong}`)
     }
     yield* atEachKey(view)
-    for (const { at, action } of view.actions)
-      for (const step of allSteps(action.steps))
+    for (const { at, all } of view.actions)
+      for (const step of all)
         if (
           step.step === 'refresh' &&
           view.cells.has(step.cell.name) &&

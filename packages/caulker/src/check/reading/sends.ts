@@ -1,8 +1,14 @@
 import type { TSchema } from '../../contract/index.js'
-import type { AnyOperation, OperationClause, Reckoned, Step } from '../../wiring/index.js'
+import {
+  isPayload,
+  type AnyOperation,
+  type OperationClause,
+  type Reckoned,
+  type Step,
+  type Steps,
+} from '../../wiring/index.js'
 import { carriedSteps, typeAt } from './carried.js'
 import { isReadable, membersOf } from './given.js'
-import { isPayload } from '../../wiring/index.js'
 import { operationNamed, type ScreenView } from './screen-view.js'
 
 /** One place where a screen sends something to an operation, or loads from one. */
@@ -16,6 +22,8 @@ export interface Sending {
   readonly members: Readonly<Record<string, unknown>>
   /** The cell that takes the answer. */
   readonly into: string | undefined
+  /** The steps after it. */
+  readonly then: Steps
   /** The type of what `payload()` is there. */
   readonly carried: TSchema | undefined
 }
@@ -26,9 +34,11 @@ export function sendings(view: ScreenView): Sending[] {
   const all: Omit<Sending, 'operation' | 'members'>[] = [
     ...[...carriedSteps(view)].flatMap(({ at, step, carried }): Omit<Sending, 'operation' | 'members'>[] => {
       if (step.step === 'call')
-        return [{ at, how: 'call', ref: step.operation, given: step.given, into: step.into?.name, carried }]
+        return [
+          { at, how: 'call', ref: step.operation, given: step.given, into: step.into?.name, then: step.then, carried },
+        ]
       return step.step === 'save' && step.to !== undefined
-        ? [{ at, how: 'save', ref: step.to, given: step.given, into: undefined, carried }]
+        ? [{ at, how: 'save', ref: step.to, given: step.given, into: undefined, then: step.then, carried }]
         : []
     }),
     ...Object.entries(loads).map(([cell, { operation, given }]) => ({
@@ -37,6 +47,7 @@ export function sendings(view: ScreenView): Sending[] {
       ref: operation,
       given,
       into: cell,
+      then: [],
       carried: undefined,
     })),
     ...(submit === undefined
@@ -48,6 +59,7 @@ export function sendings(view: ScreenView): Sending[] {
             ref: operationNamed(submit.to),
             given: sentBy(view, submit.sends),
             into: undefined,
+            then: submit.then,
             carried: undefined,
           },
         ]),
@@ -59,7 +71,7 @@ export function sendings(view: ScreenView): Sending[] {
 }
 
 /** The cells and reckoned cells that a submit sends, by the member that each becomes. */
-function sentBy({ screen }: ScreenView, sends: Readonly<Record<string, string>>): Record<string, unknown> {
+export function sentBy({ screen }: ScreenView, sends: Readonly<Record<string, string>>): Record<string, unknown> {
   return Object.fromEntries(
     Object.entries(sends).map(([member, name]) => [
       member,

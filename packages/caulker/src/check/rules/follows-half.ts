@@ -40,7 +40,7 @@ export const bill = screen('bill', {
         if (step.step !== 'set' || !isReadable(step.value) || step.value.kind !== 'reckoned') continue
         const copy = step.cell.name
         const behind = [...view.cellsBehind(step.value)].filter((cell) => view.editedCells().has(cell))
-        const missed = behind.find((cell) => !edited.has(cell) && !isFollowed(view, cell, copy))
+        const missed = behind.find((cell) => cell !== copy && !edited.has(cell) && !isFollowed(view, cell, copy))
         if (missed !== undefined && behind.some((cell) => edited.has(cell)))
           yield leak(
             placed.at,

@@ -1,7 +1,7 @@
 import { valueAt } from '../../contract/index.js'
-import { allSteps, type Reckoned, type Step } from '../../wiring/index.js'
+import { allSteps, isPayload, type Reckoned, type Step } from '../../wiring/index.js'
 import { sharedBy, type FittingView, type ScreenView } from '../reading/screen-view.js'
-import { cellsGiven, sendings } from '../reading/sends.js'
+import { cellsGiven, sendings, type Sending } from '../reading/sends.js'
 import { letsGo } from '../reading/wiped.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
@@ -67,10 +67,15 @@ function asked(view: ScreenView): Asked[] {
       const isEcho = Object.keys(sending.members).some(
         (member) => valueAt(sending.operation.gives, ['properties', member]) !== undefined,
       )
-      return sending.into === undefined || isEcho || typed.has(sending.into)
-        ? []
-        : questions.map((question) => ({ question, answer: sending.into as string }))
+      const answers = takersOf(sending).filter((answer) => !isEcho && !typed.has(answer))
+      return answers.flatMap((answer) => questions.map((question) => ({ question, answer })))
     })
+}
+
+/** The cells that take the answer, or a part of it. */
+function takersOf({ into, then }: Sending): string[] {
+  const taken = then.flatMap((step) => (step.step === 'set' && isPayload(step.value) ? [step.cell.name] : []))
+  return into === undefined ? taken : [into, ...taken]
 }
 
 /** Once there is an answer, or a step has said so, the question can be changed no more. */

@@ -1,15 +1,16 @@
-import { equal, valueAt, type TSchema } from '../../contract/index.js'
-import { type Step, type Steps } from '../../wiring/index.js'
+import { equal, valueAt } from '../../contract/index.js'
+import type { AnyOperation, OperationClause, Step, Steps } from '../../wiring/index.js'
 import { membersOf } from '../reading/given.js'
-import type { ScreenView } from '../reading/screen-view.js'
-import { leak, screenRule } from './rule.js'
+import { operationNamed, type ScreenView } from '../reading/screen-view.js'
+import { sentBy } from '../reading/sends.js'
+import { leak, screenRule, type Leak } from './rule.js'
 
-/** A list that goes on showing an entry which was taken away where it is kept, or without one that was added there. */
+/** A list that goes on showing an entry which was taken away or changed where it is kept, or without one that was added there. */
 export const staleList = screenRule({
   id: 'stale-list',
   level: 'warning',
   title: 'A list is changed where it is kept, and not asked for again',
-  why: 'The entry that was taken away stays on the screen, or the one that was added does not come: the person does it once more.',
+  why: 'The entry that was taken away stays on the screen, or the one that was added or changed does not come: the person does it once more.',
   mend: 'Refresh the list in then, or set it to what is left.',
   leaking: `
 import { call, contract, load, oneWay, rowsOf, screen, source, Type } from 'caulker'
@@ -42,37 +43,75 @@ export const loft = screen('loft', {
   *find(view) {
     for (const { at, action, all } of view.actions)
       for (const step of all) {
-        const operation = step.step === 'call' ? view.operation(step.operation) : undefined
-        if (step.step !== 'call' || operation === undefined) continue
-        const { source, name } = step.operation
-        const isAdded = operation.effect === 'creates' && operation.gives !== undefined
-        if (operation.effect !== 'removes' && !isAdded) continue
-        const lists = isAdded ? listsOfType(view, source, operation.gives) : listsBy(view, source, step.given)
-        for (const list of lists)
-          if (!isSeenTo(view, list, action.steps))
-            yield leak(
-              at,
-              `'${source}.${name}' ${isAdded ? 'adds an entry, and' : 'takes an entry away, and'} '${list}' ${isAdded ? 'goes on without it' : 'goes on showing it'}`,
-              {
-                mend: `Say then: [refresh(cells.${list})].`,
-              },
-            )
+        if (step.step === 'call') yield* leftBehind(view, at, step.operation, step.given, action.steps)
+        if (step.step === 'save' && step.to !== undefined)
+          yield* leftBehind(view, at, step.to, step.given, action.steps)
       }
+    const { submit } = view.screen
+    if (submit === undefined) return
+    const given = sentBy(view, submit.sends)
+    yield* leftBehind(view, ['submit'], operationNamed(submit.to), given, submit.then)
   },
 })
 
-/** The lists that are loaded from a source, and whose entries have a member by which one is taken away. */
-function listsBy(view: ScreenView, source: string, given: unknown): string[] {
-  const members = Object.keys(membersOf(given))
-  return loadedFrom(view, source).filter((cell) => {
-    const entry = valueAt(view.cells.get(cell)?.type, ['items', 'properties'])
-    return members.some((one) => Object.hasOwn((entry ?? {}) as object, one))
-  })
+interface Change {
+  readonly does: string
+  readonly shows: string
+  /** Whether the entries of a list are what an operation makes, changes or takes away. */
+  concerns(entry: Entry, operation: OperationClause, given: unknown): boolean
 }
 
-/** The lists that are loaded from a source, and whose entries are what it gives for a new one. */
-function listsOfType(view: ScreenView, source: string, gives: TSchema | undefined): string[] {
-  return loadedFrom(view, source).filter((cell) => equal(valueAt(view.cells.get(cell)?.type, ['items']), gives))
+interface Entry {
+  readonly type: unknown
+  readonly members: readonly string[]
+  readonly isEdited: boolean
+}
+
+const CHANGES: Readonly<Record<OperationClause['effect'], Change | undefined>> = {
+  reads: undefined,
+  creates: {
+    does: 'adds an entry',
+    shows: 'goes on without it',
+    concerns: ({ type }, { gives }) => gives !== undefined && equal(type, gives),
+  },
+  removes: {
+    does: 'takes an entry away',
+    shows: 'goes on showing it',
+    concerns: ({ members }, _operation, given) => Object.keys(membersOf(given)).some((one) => members.includes(one)),
+  },
+  updates: {
+    does: 'changes an entry',
+    shows: 'goes on showing it as it was',
+    // By its key it is the same record; a list that the person edits shows already what they entered.
+    concerns: ({ members, isEdited }, { key }, given) =>
+      !isEdited &&
+      key !== undefined &&
+      members.includes(key) &&
+      Object.keys(membersOf(given)).some((one) => one !== key && members.includes(one)),
+  },
+}
+
+function* leftBehind(
+  view: ScreenView,
+  at: readonly string[],
+  ref: AnyOperation,
+  given: unknown,
+  steps: Steps,
+): Iterable<Leak> {
+  const operation = view.operation(ref)
+  const change = operation && CHANGES[operation.effect]
+  if (operation === undefined || change === undefined) return
+  for (const list of loadedFrom(view, ref.source))
+    if (change.concerns(entryOf(view, list), operation, given) && !isSeenTo(view, list, steps))
+      yield leak(at, `'${ref.source}.${ref.name}' ${change.does}, and '${list}' ${change.shows}`, {
+        mend: `Say then: [refresh(cells.${list})].`,
+      })
+}
+
+function entryOf(view: ScreenView, list: string): Entry {
+  const type = valueAt(view.cells.get(list)?.type, ['items'])
+  const members = Object.keys((valueAt(type, ['properties']) ?? {}) as object)
+  return { type, members, isEdited: view.editedCells().has(list) }
 }
 
 function loadedFrom({ screen }: ScreenView, source: string): string[] {

@@ -1,4 +1,4 @@
-import type { Step } from '../../wiring/index.js'
+import { isPayload, type Step } from '../../wiring/index.js'
 import { givenReadables } from '../reading/given.js'
 import type { ScreenView } from '../reading/screen-view.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
@@ -77,7 +77,12 @@ function stepText(step: Step): string {
   return step.step === 'call' ? `'${step.operation.source}.${step.operation.name}' is given` : 'a step takes'
 }
 
-/** What nobody enters or loads may well be nothing. */
+/** What nobody enters, loads or picks may well be nothing. */
 function isEntered(view: ScreenView, cell: string): boolean {
-  return view.editedCells().has(cell) || view.screen.loads[cell] !== undefined
+  const isPicked = (step: Step): boolean => step.step === 'set' && step.cell.name === cell && isPayload(step.value)
+  return (
+    view.editedCells().has(cell) ||
+    view.screen.loads[cell] !== undefined ||
+    view.actions.some(({ all }) => all.some(isPicked))
+  )
 }

@@ -144,11 +144,12 @@ function notReflected(subject: Subject, { rows }: Played): LeakAt | undefined {
   for (const [at, row] of rows.entries())
     for (const name of changedAt(row, rows[at - 1] ?? row)) {
       const named = subject.names.find((one) => one.name === name) as PropertyClause
-      const text = attributeText(named, row.read[name])
+      const read = row.read[name]
+      const text = attributeText(named, read)
       if (!named.reflects || named.attribute === false || text === undefined || isOpen(row, name)) continue
       const found = attributeIn(row, named.attribute)
-      // An empty text may as well be no attribute at all.
-      if (found !== text && !(text === '' && found === null))
+      // An empty text may as well be no attribute at all; what is on is there.
+      if (found !== text && !(read === '' && found === null))
         return {
           row: at,
           says: `${name} is not reflected to its attribute`,

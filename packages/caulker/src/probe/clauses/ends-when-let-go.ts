@@ -88,7 +88,7 @@ export const endsWhenLetGo = clause({
     for (const { given, grab } of drags(subject)) {
       for (const { move, ofDrag } of ENDS) {
         // Who comes over it later, with no button down, drags nothing either.
-        const over = isPlaced(grab) && isDone(move, 'release') ? [gesture({ do: 'hover', on: grab.on })] : []
+        const over = isPlaced(grab) && !('place' in move) ? [gesture({ do: 'hover', on: grab.on })] : []
         const moves = [gesture(grab), move, gesture({ do: 'move' }), gesture({ do: 'release' }), ...over]
         const played = await subject.playAnew({ given, moves })
         if (played.rows[1]?.impossible !== undefined) break
@@ -140,7 +140,7 @@ function atEnds(subject: Subject, given: Given): Given[] {
 }
 
 /** The drags that change something, with the pointer kept down. */
-function drags({ ways }: Subject): { given: Way['given']; grab: Gesture }[] {
+export function drags({ ways }: Subject): { given: Way['given']; grab: Gesture }[] {
   return ways
     .flatMap(({ given, moves: [first, ...rest] }) =>
       rest.length === 0 && isDone(first, 'drag') ? [{ given, grab: { ...first.gesture, do: 'grab' as const } }] : [],

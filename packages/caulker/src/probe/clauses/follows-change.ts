@@ -10,6 +10,7 @@ import { namedInLists, naming } from '../subject/named-in-lists.js'
 import { isNothing, type Subject, type Way } from '../subject/subject.js'
 import { otherInTime, thenTime } from './then-time.js'
 import { keptTheOld, toldInside } from './told-inside.js'
+import { isToldWhileOpen, staysAsOpened, toldWhileOpen } from './told-while-open.js'
 import { waysAtBounds } from './ways-at-bounds.js'
 
 /** Update equals remount, for ordinary values. */
@@ -20,7 +21,7 @@ export const followsChange = clause({
     'After its owner tells a change, it looks and behaves as if it were freshly mounted with what the owner now holds.',
   why: 'A text derived once, a bound read too early or a value kept from the mount shows the person something that is no longer true.',
   tried:
-    'Each name is told other ordinary values, alone and as they are explored; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it; after a longer list, to its last entry; it is told while somebody is in its field; after a flag is told, time passes. What has nothing to do with it has to stand.',
+    'Each name is told other ordinary values, alone and as they are explored; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it; after a longer list, to its last entry; it is told while somebody is in its field; after a flag is told, time passes; while something is open, a property is told. What has nothing to do with it has to stand.',
   unprovenWhen: 'No change of any name could be seen.',
   random: 'tells',
   onTrial: 'tell',
@@ -48,6 +49,7 @@ export const followsChange = clause({
     yield* enteredAnew(subject)
     yield* toldInside(subject)
     yield* thenTime(subject)
+    yield* toldWhileOpen(subject)
     // What a person has put in is replaced like anything else.
     for (const way of subject.chiefWays.slice(0, 6))
       for (const value of subject.tellable)
@@ -64,6 +66,7 @@ export const followsChange = clause({
     const drifted = driftedApart(subject, played)
     if (drifted !== undefined) return drifted
     if (isDone(trail.moves[0], 'caret')) return keptTheOld(subject, played)
+    if (isToldWhileOpen(subject, trail)) return staysAsOpened(subject, played)
     const inTime = await otherInTime(subject, played)
     if (inTime !== undefined) return inTime
     const leak = await updateEqualsRemount(subject, played)

@@ -163,6 +163,13 @@ async function isThreshold(
 
 const STRANGERS = ['kzqv', 7919]
 
+/** Such a value, or the same one with such a part where that is falsy. */
+function strangersFor(value: unknown): unknown[] {
+  const falsy = Object.entries(partsOf(value)).filter(([, part]) => isFalsy(part))
+  const inside = falsy.flatMap(([name]) => STRANGERS.map((stranger) => ({ ...partsOf(value), [name]: stranger })))
+  return [...STRANGERS, ...inside]
+}
+
 /** Where a value that nobody knows is shown as the default too, it shows what it knows: a choice among options is no text. */
 async function showsOnlyKnown(
   subject: Subject,
@@ -170,7 +177,7 @@ async function showsOnlyKnown(
   given: Given,
   asDefault: Row,
 ): Promise<boolean> {
-  for (const stranger of STRANGERS) {
+  for (const stranger of strangersFor(given[name])) {
     const strange = { ...given, [name]: stranger }
     if (!accepts(type, stranger) || !equal(subject.ideally(name, strange), stranger)) continue
     if (samePicture((await subject.fresh(strange)).picture, asDefault.picture)) return true

@@ -1,6 +1,6 @@
-import { accepts, equal, printed, type TSchema, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, printed, valueAt, type TSchema, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
-import { samePicture, type Picture } from '../sight/picture.js'
+import { pictureText, samePicture, type Picture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
@@ -104,6 +104,37 @@ export async function choicesAlike(subject: Subject, { trail }: Played): Promise
         }
       }
     }
+  return undefined
+}
+
+/** Of what a contract names as samples, a text is written where it is shown, and that of another is not. */
+export async function sampleUnwritten(
+  subject: Subject,
+  { trail: { moves, given } }: Played,
+): Promise<LeakAt | undefined> {
+  if (moves.length > 0 || !equal(given, subject.middle)) return undefined
+  for (const value of subject.values) {
+    const samples = value.samples.filter((one) => mayStand(subject, value, one)).slice(0, MOST_CHOICES)
+    const members = new Set(samples.flatMap((one) => (isRecord(one) ? Object.keys(one) : [])))
+    for (const path of [[], ...[...members].map((member) => [member])]) {
+      const texts = new Map(samples.map((one) => [valueAt(one, path), one]))
+      const written = new Map<unknown, boolean>()
+      for (const [text, whole] of texts)
+        if (typeof text === 'string' && text !== '') {
+          const { picture } = await subject.fresh({ ...given, [value.name]: whole })
+          written.set(text, pictureText(picture).includes(text))
+        }
+      const unwritten = [...written].find(([, isWritten]) => !isWritten)
+      if (unwritten === undefined || written.size < 3 || [...written.values()].filter(Boolean).length < 2) continue
+      const name = [value.name, ...path].join('.')
+      return {
+        row: 0,
+        says: `${name} ${printed(unwritten[0])} is written nowhere, and others are`,
+        expected: printed(unwritten[0]),
+        found: `with it, ${pictureText((await subject.fresh({ ...given, [value.name]: texts.get(unwritten[0]) })).picture)}`,
+      }
+    }
+  }
   return undefined
 }
 

@@ -39,9 +39,14 @@ export async function entryButtons(subject: Subject, { name }: ValueClause, give
         ref.kind === 'button' ? [{ ref, isOff: !isOperable(element) }] : [],
       ),
     )) ?? []
-  const usual = (await buttonsWith([])).map(({ ref }) => ref.label)
+  const usual = (await buttonsWith([])).map(({ ref }) => uncounted(ref.label))
   return async (entries: readonly unknown[]) =>
-    (await buttonsWith(entries)).filter(({ ref }) => !usual.includes(ref.label))
+    (await buttonsWith(entries)).filter(({ ref }) => !usual.includes(uncounted(ref.label)))
+}
+
+/** A button that says how many entries there are is the same whatever their number. */
+function uncounted(label: string): string {
+  return /[^\d\s]/.test(label) ? label.replace(/\d+/g, '0') : label
 }
 
 async function pairsOf(

@@ -2,6 +2,7 @@ import { printed } from '../../contract/index.js'
 import { deepActiveElement } from '../../dom/index.js'
 import { findControl } from '../person/controls.js'
 import { clause } from './clause.js'
+import { draggedThenLetGo, reportedOtherwise } from './dragged.js'
 import { notHeldBack, typedOn } from './held-back.js'
 import { isDone, isGesture, type Trail } from '../stage/trail.js'
 import { isPlainField, type Subject, type Way } from '../subject/subject.js'
@@ -15,7 +16,7 @@ export const reportsWhenSaid = clause({
     'A value that reports when an edit ends reports nothing before; one that reports each edit does so at once, and one that is held back once, when the keys rest.',
   why: 'A report with every key saves half a word, searches for it and refuses it; one that comes only at the end leaves everything beside it stale while the person types.',
   tried:
-    'A text is typed and the field is not left, and a slider is moved and not let go of; where reports are held back, another is typed before its time.',
+    'A text is typed and the field is not left, and a slider, or what can be dragged, is moved and not let go of; where reports are held back, another is typed before its time.',
   unprovenWhen: 'No field was found whose text is taken just as it was typed.',
   random: 'none',
   onTrial: 'gesture',
@@ -28,9 +29,12 @@ export const reportsWhenSaid = clause({
       )
         yield { given: way.given, moves: way.moves }
     yield* typedOn(subject)
+    yield* draggedThenLetGo(subject)
   },
   async judge(subject, played) {
     const { rows, trail } = played
+    const dragged = reportedOtherwise(subject, played)
+    if (dragged !== undefined) return dragged
     const hasty = await notHeldBack(subject, played)
     if (hasty !== undefined || trail.hasty === true) return hasty
     const [typed, ended] = [rows[1], rows[2]]

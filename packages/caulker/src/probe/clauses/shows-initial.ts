@@ -7,7 +7,7 @@ import { clause, type LeakAt } from './clause.js'
 import { pictureDifference } from './laws.js'
 import { samePicture } from '../sight/picture.js'
 import { tell } from '../stage/trail.js'
-import { choicesAlike, isMadeUp, severalGiven, unseenBeside } from './members-shown.js'
+import { choicesAlike, isMadeUp, sampleUnwritten, severalGiven, unseenBeside } from './members-shown.js'
 import { problemUnread } from './problem-shown.js'
 import { noneSaysIt, saysTheSame, usualInstead } from './says-the-same.js'
 import { drawsNothing } from './draws-nothing.js'
@@ -87,6 +87,7 @@ export const showsInitial = clause({
       (await noneSaysIt(subject, played)) ??
       (await unseenBeside(subject, played)) ??
       (await choicesAlike(subject, played)) ??
+      (await sampleUnwritten(subject, played)) ??
       mountedAsAWord(played) ??
       (await standsElsewhere(subject, played)) ??
       (await wordsUnread(subject, played)) ??

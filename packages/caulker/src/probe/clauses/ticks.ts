@@ -22,7 +22,7 @@ export function* tickedInTurn(subject: Subject): Iterable<Trail> {
         yield { given: one.given, moves: [...one.moves, ...other.moves] }
 }
 
-/** With two entries in its list, each box and each button that turns one on and off, twice. */
+/** With two entries in its list, given or ticked, each box and each button that turns one on and off, twice. */
 export function* turnedTwice(subject: Subject): Iterable<Trail> {
   for (const value of listsOf(subject)) {
     const two = someEntries(subject, value, 2)
@@ -30,12 +30,14 @@ export function* turnedTwice(subject: Subject): Iterable<Trail> {
     for (const { moves } of toggles)
       yield { given: { ...two?.given, [value.name]: two?.entries }, moves: [...moves, ...moves] }
   }
+  for (const { given, moves } of tickedInTurn(subject))
+    yield { given, moves: [...moves, ...moves.slice(0, moves.length / 2), ...moves.slice(0, moves.length / 2)] }
 }
 
 /** What is turned off takes another along: turned on again, it brings back its own alone. */
-export function takenAlong(subject: Subject, { trail, rows: [before, off, on] }: Played): LeakAt | undefined {
-  if (trail.moves.length !== 2 || off === undefined || on === undefined) return undefined
-  if (![...turnedTwice(subject)].some((one) => equal(one, trail))) return undefined
+export function takenAlong(subject: Subject, { trail, rows }: Played): LeakAt | undefined {
+  if (rows.length <= trail.moves.length || ![...turnedTwice(subject)].some((one) => equal(one, trail))) return undefined
+  const [before, off, on] = rows.slice(-3) as [Row, Row, Row]
   for (const { name } of listsOf(subject)) {
     const [old, less, back] = [before, off, on].map((row) => entriesIn(row, name) ?? [])
     const gone = (old ?? []).filter((entry) => !has(less ?? [], entry))
@@ -45,7 +47,7 @@ export function takenAlong(subject: Subject, { trail, rows: [before, off, on] }:
     if (first === undefined || lost.length === gone.length || (less ?? []).some((entry) => !has(old ?? [], entry)))
       continue
     return {
-      row: 1,
+      row: rows.length - 2,
       says: `what is turned off takes another out of ${name} as well`,
       expected: `${name} with ${printed(first[1])}`,
       found: `${name} ${printed(valueIn(off, name))}`,

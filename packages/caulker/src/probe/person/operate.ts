@@ -1,5 +1,6 @@
 import { said } from './said.js'
 import { isDrawnOn } from './areas.js'
+import { parentOf } from './drawn-in.js'
 import { areaRefs, controlRefs, isOperable, isReachable, optionsOf, takesKeys, type ControlRef } from './controls.js'
 import { isKeyed, type Gesture, type Key, type Point } from './gestures.js'
 import { hasSelection, isEditable, isTextual } from './fields.js'
@@ -37,7 +38,7 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
       if (control.isNative)
         for (const text of supply.texts(ref)) yield { gestures: [{ do: 'type', on: ref, text }, { do: 'leave' }], text }
       else if (control.isLaidOut)
-        for (const to of [0.75, 0.25]) yield only({ do: 'drag', on: ref, from: [0.5, 0.5], to: [to, 0.5] })
+        for (const to of control.onTrack) yield only({ do: 'drag', on: ref, from: [0.5, 0.5], to })
       yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'])
       return
     case 'spin button':
@@ -176,6 +177,8 @@ export interface FoundControl {
   readonly isLaidOut: boolean
   /** Whether it hears the pointer go down, and not only a click. */
   readonly isDrawnOn: boolean
+  /** Two places on what it is drawn along, in parts of its own box: a thumb is far smaller than its track. */
+  readonly onTrack: readonly Point[]
   /** Whether it is the first of its kind in its group. */
   readonly isFirst: boolean
 }
@@ -202,6 +205,7 @@ export function foundControls(container: ParentNode): FoundControl[] {
       isField: element.localName === 'input' || element.localName === 'textarea',
       isLaidOut: element.getBoundingClientRect().width > 0,
       isDrawnOn: isDrawnOn(element),
+      onTrack: [0.75, 0.25].map((part) => placeOnTrack(element, part)),
     }))
 }
 
@@ -209,6 +213,23 @@ export function foundControls(container: ParentNode): FoundControl[] {
 function isOfLines(element: HTMLElement): boolean {
   const says = said(element, 'aria-multiline') ?? (said(element, 'role') === 'textbox' ? 'false' : 'true')
   return element.localName === 'textarea' || (element.localName !== 'input' && says === 'true')
+}
+
+/** How long a thumb is at the most, in pixels, and how many times as long its track is at the least. */
+const THUMB = 48
+const LONGER = 3
+
+/** WAI-ARIA 1.2, section 6.6.18: a slider lies across, unless it says that it stands. */
+function placeOnTrack(element: HTMLElement, part: number): Point {
+  const isStanding = said(element, 'aria-orientation') === 'vertical'
+  const [start, length] = isStanding ? (['top', 'height'] as const) : (['left', 'width'] as const)
+  const own = element.getBoundingClientRect()
+  let around: Element | null = own[length] > THUMB ? null : element
+  while (around !== null && around.getBoundingClientRect()[length] < LONGER * own[length])
+    around = around.localName.includes('-') ? null : parentOf(around)
+  const track = around?.getBoundingClientRect() ?? own
+  const place = (track[start] + track[length] * part - own[start]) / own[length]
+  return isStanding ? [0.5, place] : [place, 0.5]
 }
 
 /** WAI-ARIA 1.2, section 5.3: what holds several controls that are gone through by keys. */

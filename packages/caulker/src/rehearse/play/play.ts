@@ -1,5 +1,5 @@
 import { CaulkerError, hint } from '../../words/index.js'
-import { clauseOf, eventNames, isValue, valueClauses, type TSchema } from '../../contract/index.js'
+import { clauseOf, eventNames, isValue, type TSchema } from '../../contract/index.js'
 import type { PendingCall, PlannedStep, Wiring } from '../../machine/index.js'
 import { isPersons, nameIn, type Move } from './move.js'
 import { ownRulesOf } from './own-rules.js'
@@ -95,7 +95,7 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
     const isAway = isPersons(move) && !isAt(move, focus)
     const left = isAway ? leave() : undefined
     const middle = left === undefined ? undefined : stage.keep()
-    const ran = [...valueSteps(left), ...stepsOf(move)]
+    const follows = stepsOf(move)
     const answered =
       'answer' in move
         ? waiting(move.answer, move.which)
@@ -111,7 +111,9 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
     const part = focus === undefined ? undefined : stage.parts().get(focus)
     // What was taken away or hidden, or is finished by what followed, is not being typed in any more.
     if (part === undefined || !isSeen(part) || !isUnfinished(part)) focus = undefined
-    return { happened: stage.takeHappened(), left, middle, ran, answered }
+    const happened = stage.takeHappened()
+    const heard = happened.reports.flatMap(({ fitting, event }) => fitting.hears.get(event)?.steps ?? [])
+    return { happened, left, middle, ran: [...heard, ...follows], answered }
   }
 
   function isStillThere(move: Move): boolean {
@@ -155,21 +157,11 @@ export function playOf(wiring: Wiring, initial: Readonly<Record<string, unknown>
     driver.answer(id, { given: move.given })
   }
 
-  /** What hears the values of a field that was left. */
-  function valueSteps(left: string | undefined): readonly PlannedStep[] {
-    const fitting = left === undefined ? undefined : stage.parts().get(left)?.fitting
-    const events = fitting === undefined ? [] : valueClauses(fitting.contract).map(({ event }) => event)
-    return events.flatMap((event) => fitting?.hears.get(event)?.steps ?? [])
-  }
-
+  /** The steps that a person or a source sets off, besides what the reports of components do. */
   function stepsOf(move: Move): readonly PlannedStep[] {
-    if ('leave' in move) return valueSteps(keyed(nameIn(move.leave).fitting, move.row))
-    if ('press' in move || 'edit' in move) {
-      const { fitting, name } = nameIn('press' in move ? move.press : move.edit)
-      const part = stage.part(fitting, move.row)
-      const clause = part && clauseOf(part.fitting.contract, name)
-      const event = 'press' in move ? name : clause !== undefined && isValue(clause) ? clause.event : ''
-      return part?.fitting.hears.get(event)?.steps ?? []
+    if ('press' in move) {
+      const { fitting, name } = nameIn(move.press)
+      return stage.part(fitting, move.row)?.fitting.hears.get(name)?.steps ?? []
     }
     if ('answer' in move) return machine.sites[waiting(move.answer, move.which).site]?.then ?? []
     if ('fail' in move) return machine.sites[waiting(move.fail, move.which).site]?.fails ?? []

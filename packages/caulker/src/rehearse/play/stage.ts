@@ -65,6 +65,8 @@ export interface Happened {
   readonly problems: readonly { fitting: string; row: string | undefined; text: string }[]
   readonly announced: readonly { topic: string; value: unknown }[]
   readonly commands: readonly { fitting: string; command: string }[]
+  /** What the components reported. */
+  readonly reports: readonly { fitting: FittingPlan; event: string }[]
   /** Once for each submit that was held back. */
   readonly held: readonly true[]
 }
@@ -114,7 +116,10 @@ export function stageOf(wiring: Wiring, initial: Readonly<Record<string, unknown
 
   function makePart(fitting: FittingPlan, given: object, hear: (heard: Heard) => void, row: string | undefined): Part {
     const index = machine.fittings.indexOf(fitting)
-    const mounted = mountIdeal(ideals[index] as Ideal, { ...given }, hear)
+    const mounted = mountIdeal(ideals[index] as Ideal, { ...given }, (heard) => {
+      note('reports', { fitting, event: heard.event })
+      hear(heard)
+    })
     const { tell, command } = mounted
     return Object.assign(mounted, {
       fitting,
@@ -185,5 +190,6 @@ const NOTHING: Happened = {
   problems: NONE,
   announced: NONE,
   commands: NONE,
+  reports: NONE,
   held: NONE,
 }

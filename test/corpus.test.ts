@@ -213,6 +213,9 @@ describe('the fault corpus', () => {
     'plank-rating-with-pressed-one-short': 'every-way-in',
     'crew-list-with-empty-lines': 'shows-initial',
     'wood-pick-with-woods-unheard': 'every-way-in',
+    'paint-swatch-with-own-code-unwritten': 'shows-initial',
+    'cord-finder-with-open-list-stands': 'follows-change',
+    'deck-split-with-locked-not-reflected': 'attribute-agrees',
   }
   for (const [tag, clause] of Object.entries(NAMED))
     it(`${tag}: ${clause} names it`, async () => expect(await statuses(tag, clause)).to.include('broken'))

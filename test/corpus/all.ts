@@ -1,4 +1,5 @@
 import { reefSwitch } from './reef-switch.js'
+import { deckSplit } from './deck-split.js'
 import { dueDay } from './due-day.js'
 import { partList } from './part-list.js'
 import { sillDraught } from './sill-draught.js'
@@ -187,4 +188,5 @@ export const corpus = [
   partList,
   reefSwitch,
   dueDay,
+  deckSplit,
 ]

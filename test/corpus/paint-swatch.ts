@@ -52,6 +52,7 @@ export const paintSwatch = variants({
     'locked-code-open': ['locks-hold'],
     'code-emptied-unheard': ['every-way-in'],
     'two-reports-a-swatch': ['reports-once'],
+    'own-code-unwritten': ['shows-initial', 'round-trip', 'every-way-in'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -130,7 +131,8 @@ export const paintSwatch = variants({
           )
         }
         if (!(what === 'swatch' && (has('swatch-leaves-code') || (has('null-leaves-code') && this.#paint === null))))
-          this.#code.value = this.#paint ?? ''
+          this.#code.value =
+            has('own-code-unwritten') && !this.#paints.includes(this.#paint ?? '') ? '' : (this.#paint ?? '')
         this.#code.disabled = this.#locked && !has('locked-code-open')
         if (!has('hint-of-the-mount') || this.#note.textContent === '') this.#note.textContent = this.#hint
       }

@@ -214,7 +214,7 @@ describe('the fault corpus', () => {
     'crew-list-with-empty-lines': 'shows-initial',
     'wood-pick-with-woods-unheard': 'every-way-in',
     'paint-swatch-with-own-code-unwritten': 'shows-initial',
-    'cord-finder-with-open-list-stands': 'follows-change',
+    'hold-tree-with-title-stands-while-folded': 'follows-change',
     'deck-split-with-locked-not-reflected': 'attribute-agrees',
   }
   for (const [tag, clause] of Object.entries(NAMED))

@@ -35,7 +35,6 @@ export const cordFinder = variants({
     'free-text-stands': ['choice-follows-list', 'reports-truth'],
     'pasted-as-it-is': ['every-way-in', 'choice-follows-list'],
     'clear-leaves-the-text': ['resets-fully'],
-    'open-list-stands': ['follows-change'],
   },
   make: (has) =>
     class extends HTMLElement {
@@ -160,7 +159,7 @@ export const cordFinder = variants({
       }
       set cords(cords: readonly string[] | undefined) {
         this.#cords = cords ?? CORDS
-        if (!(has('open-list-stands') && this.#isOpen)) this.#draw()
+        this.#draw()
         if (this.#cord !== null && !this.#cords.includes(this.#cord) && !has('gone-entry-stays')) this.#take(null)
       }
       get cord(): string | null {

@@ -74,6 +74,7 @@ export const holdTree = variants({
     'title-of-the-mount': ['follows-change'],
     'told-adds': ['follows-change', 'round-trip', 'takes-empty'],
     'fold-reports': ['reports-once', 'quiet-when-told'],
+    'title-stands-while-folded': ['follows-change'],
   },
   make: (has) => {
     const common: string[] = []
@@ -155,7 +156,8 @@ export const holdTree = variants({
       #draw(isEdit = false, keepsBoxes = false): void {
         if (!this.#isReady) return
         const [heading, list] = [...this.children] as [HTMLElement, HTMLElement]
-        if (!has('title-of-the-mount') || heading.textContent === '') heading.textContent = this.#title
+        const isHeld = has('title-stands-while-folded') && this.#folded.size > 0
+        if ((!has('title-of-the-mount') && !isHeld) || heading.textContent === '') heading.textContent = this.#title
         for (const entry of list.children) {
           const id = entry.querySelector<HTMLElement>('[data-all]')!.dataset['all']!
           const isFolded = this.#folded.has(id)

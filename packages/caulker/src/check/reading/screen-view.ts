@@ -179,6 +179,17 @@ export function firstGiven(view: ScreenView, { bindings, contract }: FittingView
   return binding.kind === 'constant' ? binding.value : firstHeld(view, binding.source)
 }
 
+/** What a cell holds after a step that writes it with a constant, and a reckoned cell that is computed from it alone; else nothing. */
+export function heldAfter(view: ScreenView, source: Readable<unknown>, step: Step): unknown {
+  if ((step.step !== 'set' && step.step !== 'clear') || step.cell.row !== undefined) return undefined
+  const { name } = step.cell
+  const value = step.step === 'clear' ? view.cells.get(name)?.initial : step.value
+  if (isPayload(value) || isReadable(value)) return undefined
+  if (source.kind === 'cell') return source.name === name ? value : undefined
+  const first = view.firstReckoned().find((one) => one.name === source.name)
+  return first?.from.length === 1 && first.from[0] === name ? firstOf(first.compute, [value]).value : undefined
+}
+
 /** Only the cells are needed for it. */
 function firstReckoned(screen: AnyScreen): FirstReckoned[] {
   const values = new Map<string, unknown>(

@@ -49,16 +49,24 @@ function* savedWithoutIt(view: ScreenView): Iterable<Leak> {
       if (step.step !== 'save' || step.to === undefined || step.given === undefined) continue
       const fitting = view.fittings.find(({ name }) => name === step.fitting.name)
       const drafted = fitting === undefined ? [] : draftsOf(fitting)
-      const sent = readablesIn(step.given).flatMap((one) => [...view.cellsBehind(one)])
       // What is carried may be the copy itself.
       const carries = [step.given, ...Object.values(membersOf(step.given))].some(isPayload)
-      if (!carries && drafted.length > 0 && !drafted.some((cell) => sent.includes(cell.name)))
+      if (!carries && drafted.length > 0 && !drafted.some((cell) => isGiven(view, step.given, cell)))
         yield leak(
           at,
           `saves the draft of '${step.fitting.name}' to '${step.to.source}.${step.to.name}', which is not given '${drafted[0]?.name}'`,
           { mend: `Give it cells.${drafted[0]?.name}: there it stands for the copy.` },
         )
     }
+}
+
+/** Of an entry, the very member. */
+function isGiven(view: ScreenView, given: unknown, { name, member }: AnyCell): boolean {
+  return readablesIn(given).some((one) =>
+    one.kind === 'cell' && one.member !== undefined
+      ? one.name === name && one.member === member
+      : view.cellsBehind(one).has(name),
+  )
 }
 
 function draftsOf({ bindings }: FittingView): AnyCell[] {

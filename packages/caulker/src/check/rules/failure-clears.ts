@@ -2,7 +2,7 @@ import { isEmpty } from '../../contract/index.js'
 import { allSteps, type Step, type Steps } from '../../wiring/index.js'
 import { failures, readablesIn, wipedBy } from '../reading/given.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
-import { isTyped } from '../reading/wiped.js'
+import { isTyped, wipedCells } from '../reading/wiped.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 
@@ -61,8 +61,9 @@ function* clearedUnanswered(view: ScreenView): Iterable<Leak> {
       if (sending === undefined) continue
       const restored = [...allSteps(sending.fails)].flatMap((one) => (one.step === 'set' ? [one.cell.name] : []))
       for (const after of action.steps.slice(place + 1)) {
-        const cell = after.step === 'clear' || (after.step === 'set' && isEmpty(after.value)) ? after.cell.name : ''
-        if (sending.cells.has(cell) && !restored.includes(cell) && isTyped(view, cell))
+        if (after.step === 'set' && !isEmpty(after.value)) continue
+        const wiped = wipedCells(view, after).filter((cell) => sending.cells.has(cell) && isTyped(view, cell))
+        for (const cell of wiped.filter((one) => !restored.includes(one)))
           yield leak(at, `'${cell}' is sent and cleared at once: ${sending.comesToNothing}`, {
             mend: `Clear '${cell}' in then, once it has been taken.`,
           })

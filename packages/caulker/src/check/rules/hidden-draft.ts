@@ -1,7 +1,7 @@
 import { equal } from '../../contract/index.js'
-import { isPayload, type Showing, type Step } from '../../wiring/index.js'
-import { givenReadables, isReadable, readablesIn } from '../reading/given.js'
-import { isHeldOutside, type FittingView, type ScreenView } from '../reading/screen-view.js'
+import type { Showing, Step } from '../../wiring/index.js'
+import { givenReadables, readablesIn } from '../reading/given.js'
+import { heldAfter, isHeldOutside, type FittingView, type ScreenView } from '../reading/screen-view.js'
 import { letsGo } from '../reading/wiped.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
@@ -37,6 +37,7 @@ export const log = screen('deck-log', {
 })`,
   *find(view) {
     for (const fitting of view.fittings) {
+      yield* lockedDrafts(view, fitting)
       const showing = view.screen.shown[fitting.name]
       if (showing === undefined || showing.hidden === 'cleared') continue
       if ([...fitting.bindings.values()].some(({ kind }) => kind === 'draft')) yield* keptDrafts(view, fitting, showing)
@@ -45,12 +46,27 @@ export const log = screen('deck-log', {
   },
 })
 
+/** A field that is locked by a step which neither saves nor discards what is being edited there. */
+function* lockedDrafts(view: ScreenView, { name, contract, bindings }: FittingView): Iterable<Leak> {
+  if (![...bindings.values()].some(({ kind }) => kind === 'draft')) return
+  for (const lock of [contract.locks.disabled, contract.locks.readonly]) {
+    const binding = bindings.get(lock ?? '')
+    if (binding?.kind !== 'one-way') continue
+    for (const { at, all } of view.actions)
+      if (all.some((step) => heldAfter(view, binding.source, step) === true) && !isSettled(all, name))
+        yield leak(at, `'${name}' is locked, and its draft is kept: what was cancelled is shown as if it stood`, {
+          mend: `Write discard(fittings.${name}) before it.`,
+        })
+  }
+}
+
+function isSettled(steps: readonly Step[], fitting: string): boolean {
+  return steps.some((step) => (step.step === 'save' || step.step === 'discard') && step.fitting.name === fitting)
+}
+
 function* keptDrafts(view: ScreenView, { name }: FittingView, showing: Showing): Iterable<Leak> {
   for (const { at, steps } of hidings(view, showing)) {
-    const isSettled = steps.some(
-      (step) => (step.step === 'save' || step.step === 'discard') && step.fitting.name === name,
-    )
-    if (!isSettled)
+    if (!isSettled(steps, name))
       yield leak(at, `'${name}' is hidden, and its draft is kept: what was cancelled is there again when it is shown`, {
         mend: `Write discard(fittings.${name}) before it, or show '${name}' with { hidden: 'cleared' }.`,
       })
@@ -89,9 +105,7 @@ function hidings(view: ScreenView, showing: Showing): Hiding[] {
 function openings(view: ScreenView, { source, is }: Showing): (readonly Step[])[] {
   return view.actions
     .map(({ all }) => all)
-    .filter((steps) =>
-      steps.some((step) => step.step === 'set' && step.cell.name === source.name && equal(step.value, is)),
-    )
+    .filter((steps) => steps.some((step) => equal(heldAfter(view, source, step), is)))
 }
 
 /** Whether a step writes another cell from it. */
@@ -104,8 +118,6 @@ function handsOver(step: Step, copy: string): boolean {
 }
 
 function hides(view: ScreenView, step: Step, { source, is }: Showing): boolean {
-  if ((step.step !== 'set' && step.step !== 'clear') || source.kind !== 'cell' || step.cell.name !== source.name)
-    return false
-  if (step.step === 'clear') return !equal(view.cells.get(source.name)?.initial, is)
-  return !isPayload(step.value) && !isReadable(step.value) && !equal(step.value, is)
+  const value = heldAfter(view, source, step)
+  return value !== undefined && !equal(value, is)
 }

@@ -92,7 +92,8 @@ function* tooEarly(view: ScreenView, steps: Steps): Iterable<{ cell: string; to:
       // From what it was to what it becomes: both go out.
       const bothGoOut = valuesGiven(step).some((one) => equal(one, after.value))
       const isGiven = given.some((one) => view.cellsBehind(one).has(name))
-      if (isFilled && isGiven && !bothGoOut && isSetHereAlone(view, name)) yield { cell: name, to }
+      if (isFilled && isGiven && !bothGoOut && (isSetHereAlone(view, name) || isOneBehind(view, step, after)))
+        yield { cell: name, to }
     }
   }
 }
@@ -109,6 +110,13 @@ function valuesGiven(step: Step): readonly unknown[] {
   const given = step.step === 'call' ? step.given : 'value' in step ? step.value : undefined
   if (typeof given !== 'object' || given === null || isPayload(given) || isReadable(given)) return [given]
   return Object.values(given)
+}
+
+/** What is only loaded besides is kept there as it was before the very report that changes it. */
+function isOneBehind(view: ScreenView, step: Step, { cell, value }: Extract<Step, { step: 'set' }>): boolean {
+  const isKept = step.step === 'call' && view.operation(step.operation)?.effect === 'updates'
+  const writers = view.writersOf(cell.name).filter((writer) => !writer.startsWith('loads.'))
+  return isKept && isPayload(value) && value.at === '' && !isHeldOutside(view, cell.name) && writers.length === 1
 }
 
 /** What is also entered, loaded or set elsewhere may stand there in good time. */

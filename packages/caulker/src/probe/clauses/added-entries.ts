@@ -1,5 +1,6 @@
 import { equal, printed, type ValueClause } from '../../contract/index.js'
-import type { ControlRef } from '../person/controls.js'
+import type { Given } from '../../mount/index.js'
+import { findControl, type ControlRef } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
@@ -41,7 +42,8 @@ export async function lostForOne(subject: Subject, { trail, rows }: Played): Pro
     const { name } = value
     if (!isExchange(rows[0], last, name)) continue
     const adding: Played[] = []
-    for (const { given, moves } of addingWays(subject)) {
+    for (const { given, moves, control } of addingWays(subject)) {
+      if (await isWritten(subject, given, control)) continue
       const played = await subject.play({ given, moves })
       if (bringsNew(played.rows[0], played.rows.at(-1) as Row, name)) adding.push(played)
     }
@@ -59,6 +61,12 @@ export async function lostForOne(subject: Subject, { trail, rows }: Played): Pro
     }
   }
   return undefined
+}
+
+/** A field in which the whole list is written adds nothing: what is typed there takes its place. */
+async function isWritten(subject: Subject, given: Given, on: ControlRef): Promise<boolean> {
+  const text = (container: HTMLElement) => (findControl(container, on) as HTMLTextAreaElement | undefined)?.value
+  return on.kind === 'text field' && ((await subject.look(given, text)) ?? '') !== ''
 }
 
 /** One gesture puts the same entry in twice. */

@@ -9,7 +9,7 @@ import { onceFor } from '../subject/once-for.js'
 import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText, fieldTexts } from './field-text.js'
-import { isRecord } from './lists.js'
+import { isRecord, listsOf, someEntries } from './lists.js'
 
 interface Shown {
   readonly given: Given
@@ -47,7 +47,7 @@ async function lookForShown(subject: Subject): Promise<Shown[]> {
           if (isOther && canStand && !equal(is, subject.middle[value.name]))
             found.push({ given: mount, control, value, is, text })
         }
-  return [...found, ...(await membersShown(subject)), ...(await partsShown(subject))]
+  return [...found, ...(await membersShown(subject)), ...(await partsShown(subject)), ...(await listsShown(subject))]
 }
 
 /** What a field shows of a record of which one member is another, where that is shown nowhere else. */
@@ -101,8 +101,28 @@ async function partsShown(subject: Subject): Promise<Shown[]> {
   return found
 }
 
-function isPartOf({ changes, plainly }: Way, { name }: ValueClause): boolean {
-  return changes.has(name) && changes.size === 1 && !plainly.has(name)
+/** What a field shows of a list that is written in it as a whole, such as line by line. */
+async function listsShown(subject: Subject): Promise<Shown[]> {
+  const found: Shown[] = []
+  for (const value of listsOf(subject)) {
+    const two = someEntries(subject, value, 2)
+    const way = subject.ways.find((one) => isTypedInText(one) && isDone(one.moves[1], 'leave') && isItsOwn(one, value))
+    if (two === undefined || way === undefined || !two.entries.every((one) => typeof one === 'string')) continue
+    const { control } = way
+    const given = { ...two.given, [value.name]: two.entries }
+    const text = await subject.look(given, fieldText(control))
+    if (text !== undefined && two.entries.every((one) => text.includes(one)))
+      found.push({ given: { ...two.given, [value.name]: value.empty ?? [] }, control, value, is: two.entries, text })
+  }
+  return found
+}
+
+function isPartOf(way: Way, value: ValueClause): boolean {
+  return isItsOwn(way, value) && !way.plainly.has(value.name)
+}
+
+function isItsOwn({ changes }: Way, { name }: ValueClause): boolean {
+  return changes.has(name) && changes.size === 1
 }
 
 /** Of two members of one type, such as the ends of a stay, one may have to give way to the other. */
@@ -167,8 +187,8 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
       trail.moves.length === (one.isAgain ? 4 : 2),
   )
   if (shown === undefined || equal(row.read[shown.value.name], shown.is)) return undefined
-  // What is rounded off is shown alike.
-  if ((await textAt(subject, trail, on)) === text) return undefined
+  // What is rounded off is shown alike; a list is no round figure.
+  if (!Array.isArray(shown.is) && (await textAt(subject, trail, on)) === text) return undefined
   return {
     row: trail.moves.length,
     says: `what the field shows of ${shown.value.name} ${printed(shown.is)} comes to something else when it is typed`,

@@ -1,5 +1,6 @@
 import { accepts, equal, pointerParts, printed, type ValueClause } from '../../contract/index.js'
 import { samePicture } from '../sight/picture.js'
+import type { Given } from '../../mount/index.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
 import { keysIn } from '../subject/among.js'
@@ -25,6 +26,23 @@ export function* falsyEntry({ base, controls, names, plain }: Subject, value: Va
   }
 }
 
+/** Known by something else, an entry at that place is not seen to be chosen either: it may stand on another page. */
+async function isOutOfSight(subject: Subject, value: ValueClause, given: Given): Promise<boolean> {
+  const { list: name = '', at = '' } = value.among ?? {}
+  const [part = ''] = pointerParts(at) ?? []
+  const list = given[name] as readonly Readonly<Record<string, unknown>>[]
+  const usual = STRANGERS[typeof given[value.name]]
+  const known = { ...given, [name]: list.map((one) => (FALSY.includes(one[part]) ? { ...one, [part]: usual } : one)) }
+  if (!accepts(value.type, usual)) return false
+  const [chosen, none] = [
+    await subject.fresh({ ...known, [value.name]: usual }),
+    await subject.fresh({ ...known, [value.name]: value.empty }),
+  ]
+  return samePicture(chosen.picture, none.picture)
+}
+
+const STRANGERS: Readonly<Record<string, unknown>> = { number: 7919, string: 'kzqv', boolean: true }
+
 /** Where another entry is seen to be chosen, the one that is known by 0 looks as if nothing were. */
 export async function entryUnchosen(
   subject: Subject,
@@ -39,6 +57,7 @@ export async function entryUnchosen(
   const nothing = await subject.fresh({ ...given, [value.name]: value.empty })
   const other = await subject.fresh({ ...given, [value.name]: keys[0] })
   if (samePicture(other.picture, nothing.picture) || !samePicture(row.picture, nothing.picture)) return undefined
+  if (await isOutOfSight(subject, value, given)) return undefined
   return {
     row: 0,
     says: `the entry that is known by ${printed(given[value.name])} is not shown as chosen`,

@@ -56,8 +56,10 @@ export const ownerDecides = clause({
           expected: `${name} ${printed(told)}`,
           found: `${name} ${printed(row.read[name])}`,
         }
+      // Who has turned to another page meanwhile sees no more there than before the edit.
+      const before = rows.slice(0, at).findLast(({ read }) => equal(read[name], told)) ?? rows[0]
       const missing = (await linesShowing(subject, row.held, name)).filter(
-        (line) => !allLines(row.picture).includes(line),
+        (line) => allLines(before.picture).includes(line) && !allLines(row.picture).includes(line),
       )
       if (missing.length > 0)
         return {
@@ -99,7 +101,9 @@ function oldOf({ values }: Subject, { given }: Way, name: string): [string, unkn
 function isStep({ changes, text, control, moves }: Way, name: string): boolean {
   const [first] = moves
   const how = isGesture(first) ? first.gesture.do : undefined
-  return changes.has(name) && text === undefined && control.kind !== 'component' && (how === 'press' || how === 'key')
+  // What moves another along may be a step of that one.
+  const isOwn = changes.has(name) && changes.size === 1
+  return isOwn && text === undefined && control.kind !== 'component' && (how === 'press' || how === 'key')
 }
 
 /** A step that comes to the same from wherever its owner has put the value, and goes on when it is made once more. */

@@ -92,6 +92,7 @@ async function deafReading(subject: Subject, readings: readonly ReadingClause[])
     }
     const deaf = [...counts].find(([, count]) => count === 1)?.[0]
     if (deaf === undefined || ![...counts.values()].some((count) => count > 1)) continue
+    if (await hearsElsewhere(subject, reading, deaf, from)) continue
     const { [reading]: said } = (await subject.fresh(subject.middle)).readings
     return {
       row: 0,
@@ -103,6 +104,23 @@ async function deafReading(subject: Subject, readings: readonly ReadingClause[])
     }
   }
   return undefined
+}
+
+/** Where a list is empty, how many go to a page makes no difference. */
+async function hearsElsewhere(
+  subject: Subject,
+  reading: string,
+  deaf: string,
+  from: readonly string[],
+): Promise<boolean> {
+  for (const other of from.filter((name) => name !== deaf))
+    for (const value of severalOf(subject, other)) {
+      const said = new Set<unknown>()
+      for (const one of severalOf(subject, deaf))
+        said.add((await subject.fresh({ ...subject.middle, [other]: value, [deaf]: one })).readings[reading])
+      if (said.size > 1) return true
+    }
+  return false
 }
 
 /** Of a list also an empty one, and one with more entries: what is computed from it may only count them. */

@@ -125,9 +125,11 @@ function saysItself({ control, changes }: Way): boolean {
 const MOST_VALUES = 3
 
 /** WAI-ARIA 1.2, sections 6.6.23 and 6.6.5: which of several is chosen is said by it, and by no colour alone. */
-const CHOICES: readonly { readonly role: string; readonly state: string }[] = [
+const CHOICES: readonly { readonly role: string; readonly state: string; readonly of?: string }[] = [
   { role: 'tab', state: 'aria-selected' },
   { role: 'radio', state: 'aria-checked' },
+  // Section 6.6.14: what stays pressed says so, or says nothing of it at all.
+  { role: 'button', state: 'aria-pressed', of: '[aria-pressed]' },
 ]
 
 /** What a person chooses changes the value, and none of the choices says then that it is the chosen one. */
@@ -140,12 +142,15 @@ export async function noneSaysIt(subject: Subject, { trail: { given } }: Played)
     const [name = ''] = changes
     const now = (await subject.play({ given: mount, moves })).rows.at(-1)?.read[name]
     // What is let go of leaves none chosen.
-    if (now === undefined || equal(now, subject.values.find((one) => one.name === name)?.empty)) continue
+    const value = subject.values.find((one) => one.name === name)
+    if (now === undefined || now === false || equal(now, value?.empty) || equal(now, value?.default)) continue
     const silent = await subject.lookAfter(mount, moves, (container) => {
       const found = findControl(container, control)
-      const choice = CHOICES.find(({ role }) => found !== undefined && said(found, 'role') === role)
+      const choice = CHOICES.find(({ role, of }) =>
+        of === undefined ? found !== undefined && said(found, 'role') === role : found?.matches(of),
+      )
       const group = found?.closest(GROUPS) ?? (found?.getRootNode() as ParentNode | undefined)
-      const all = choice && [...(group?.querySelectorAll(`[role=${choice.role}]`) ?? [])]
+      const all = choice && [...(group?.querySelectorAll(choice.of ?? `[role=${choice.role}]`) ?? [])]
       return all?.every((one) => said(one, choice?.state ?? '') !== 'true') === true ? choice : undefined
     })
     if (silent !== undefined)

@@ -196,6 +196,11 @@ function* fromOutside(subject: Subject, value: ValueClause, given: Given): Itera
 
 function between(subject: Subject, value: ValueClause, given: Given): Given {
   const { least, most } = subject.limits(value, given)
+  const texts = subject
+    .plain(value.name)
+    .filter((one) => typeof one === 'string' && one > String(least) && one < String(most))
+  if (typeof least === 'string' && typeof most === 'string' && texts[0] !== undefined)
+    return { ...given, [value.name]: texts[0] }
   if (typeof least !== 'number' || typeof most !== 'number') return given
   const half = (least + most) / 2
   // A half of whole numbers may be none, and one between two steps no step.

@@ -48,7 +48,9 @@ async function endsThere(subject: Subject, given: Given, on: ControlRef, start: 
 
 function isStep({ control, changes, text, moves: [first] }: Way, name: string): boolean {
   const isArrow = isDone(first, 'key') && (first.gesture.key === 'ArrowUp' || first.gesture.key === 'ArrowDown')
-  return STEPS.includes(control.kind) && changes.has(name) && text === undefined && (isArrow || isDone(first, 'press'))
+  // What moves another along may be a step of that one.
+  const isOwn = changes.has(name) && changes.size === 1
+  return STEPS.includes(control.kind) && isOwn && text === undefined && (isArrow || isDone(first, 'press'))
 }
 
 /** The last step is not made, and the bound never reached. */

@@ -13,6 +13,7 @@ export const KEYS = [
   'PageDown',
   'Enter',
   'Escape',
+  'Delete',
   ' ',
 ] as const
 /** Shift by itself does nothing, at any control. */

@@ -60,7 +60,8 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
       return
     case 'radio button':
       yield only({ do: 'press', on: ref })
-      yield* keyGestures(ref, ['ArrowDown'])
+      // What is chosen may be let go of by a key, where the browser itself knows no such thing.
+      yield* keyGestures(ref, control.isNative ? ['ArrowDown'] : ['ArrowDown', 'Delete'])
       return
     case 'checkbox':
     case 'switch':

@@ -1,5 +1,7 @@
 import { reefSwitch } from './reef-switch.js'
 import { deckSplit } from './deck-split.js'
+import { logLines } from './log-lines.js'
+import { tideTable } from './tide-table.js'
 import { dueDay } from './due-day.js'
 import { partList } from './part-list.js'
 import { sillDraught } from './sill-draught.js'
@@ -189,4 +191,6 @@ export const corpus = [
   reefSwitch,
   dueDay,
   deckSplit,
+  logLines,
+  tideTable,
 ]

@@ -6,23 +6,30 @@ export const deckSplit = variants({
   tag: 'deck-split',
   promise: {
     properties: {
-      least: { type: Type.Integer(), default: 10 },
+      least: { type: Type.Integer(), default: 10, attribute: false },
       locked: { type: Type.Boolean(), default: false, reflects: true },
     },
-    values: { share: { type: Type.Integer(), default: 50, bounds: { least: 'least', most: 90 }, outside: 'clamp' } },
+    values: {
+      share: {
+        type: Type.Integer(),
+        default: 50,
+        attribute: false,
+        bounds: { least: 'least', most: 90 },
+        outside: 'clamp',
+      },
+    },
     locks: { disabled: 'locked' },
   },
   faults: {
     'locked-not-reflected': ['attribute-agrees'],
     'least-moves-nothing': ['stays-within'],
-    'now-of-the-mount': ['follows-change', 'reports-truth'],
     'moves-unsaid': ['reports-when-said'],
     'cancel-drags-on': ['ends-when-let-go'],
     'end-says-it-again': ['reports-once'],
   },
   make: (has) =>
     class extends HTMLElement {
-      static observedAttributes = ['least', 'locked', 'share']
+      static observedAttributes = ['locked']
       #share = 50
       #least = 10
       #locked = false
@@ -73,13 +80,11 @@ export const deckSplit = variants({
         this.#one.textContent = `Fore ${this.#share}`
         this.#bar.ariaValueMin = String(this.#least)
         this.#bar.ariaValueMax = '90'
-        if (!has('now-of-the-mount') || this.#bar.ariaValueNow === null) this.#bar.ariaValueNow = String(this.#share)
+        this.#bar.ariaValueNow = String(this.#share)
         this.#bar.ariaDisabled = String(this.#locked)
         this.#bar.tabIndex = this.#locked ? -1 : 0
       }
-      attributeChangedCallback(name: string, _: string | null, now: string | null): void {
-        if (name === 'least') this.least = now === null ? 10 : Number(now)
-        if (name === 'share') this.share = now === null ? 50 : Number(now)
+      attributeChangedCallback(): void {
         this.#locked = this.hasAttribute('locked')
         this.#draw()
       }

@@ -5,16 +5,13 @@ import { made, report, variants } from './corpus.js'
 export const deckSplit = variants({
   tag: 'deck-split',
   promise: {
-    properties: {
-      least: { type: Type.Integer(), default: 10, attribute: false },
-      locked: { type: Type.Boolean(), default: false, reflects: true },
-    },
+    properties: { locked: { type: Type.Boolean(), default: false, reflects: true } },
     values: {
       share: {
         type: Type.Integer(),
         default: 50,
         attribute: false,
-        bounds: { least: 'least', most: 90 },
+        bounds: { least: 10, most: 90 },
         outside: 'clamp',
       },
     },
@@ -22,7 +19,6 @@ export const deckSplit = variants({
   },
   faults: {
     'locked-not-reflected': ['attribute-agrees'],
-    'least-moves-nothing': ['stays-within'],
     'moves-unsaid': ['reports-when-said'],
     'cancel-drags-on': ['ends-when-let-go'],
     'end-says-it-again': ['reports-once'],
@@ -31,7 +27,6 @@ export const deckSplit = variants({
     class extends HTMLElement {
       static observedAttributes = ['locked']
       #share = 50
-      #least = 10
       #locked = false
       #from: number | undefined
       readonly #one = made('span')
@@ -61,8 +56,6 @@ export const deckSplit = variants({
           if ((isMoved && has('moves-unsaid')) || has('end-says-it-again')) report(this, 'share-set', this.#share)
         })
         if (!has('cancel-drags-on')) this.#bar.addEventListener('lostpointercapture', () => (this.#from = undefined))
-      }
-      connectedCallback(): void {
         this.#draw()
       }
       #to(share: number, isSilent = false): void {
@@ -73,12 +66,12 @@ export const deckSplit = variants({
         if (!isSilent) report(this, 'share-set', next)
       }
       #fit(share: number): number {
-        return Math.min(90, Math.max(this.#least, share))
+        return Math.min(90, Math.max(10, share))
       }
       #draw(): void {
         this.#one.style.width = `${this.#share}%`
         this.#one.textContent = `Fore ${this.#share}`
-        this.#bar.ariaValueMin = String(this.#least)
+        this.#bar.ariaValueMin = '10'
         this.#bar.ariaValueMax = '90'
         this.#bar.ariaValueNow = String(this.#share)
         this.#bar.ariaDisabled = String(this.#locked)
@@ -93,14 +86,6 @@ export const deckSplit = variants({
       }
       set share(share: number | undefined) {
         this.#share = this.#fit(share ?? 50)
-        this.#draw()
-      }
-      get least() {
-        return this.#least
-      }
-      set least(least: number | undefined) {
-        this.#least = least ?? 10
-        if (!has('least-moves-nothing')) this.#share = this.#fit(this.#share)
         this.#draw()
       }
       get locked() {

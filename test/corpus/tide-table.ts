@@ -45,8 +45,6 @@ export const tideTable = variants({
         this.attachShadow({ mode: 'open' }).append(this.#list, this.#back, this.#on)
         this.#back.onclick = () => this.#turn(-1)
         this.#on.onclick = () => this.#turn(1)
-      }
-      connectedCallback(): void {
         this.#draw()
       }
       #turn(by: number): void {

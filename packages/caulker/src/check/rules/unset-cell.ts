@@ -1,5 +1,6 @@
-import { equal } from '../../contract/index.js'
-import { isShared, isUnset, sharedBy, type ScreenView } from '../reading/screen-view.js'
+import { equal, isEmpty } from '../../contract/index.js'
+import type { Step } from '../../wiring/index.js'
+import { isHeldOutside, isShared, isUnset, sharedBy, type ScreenView } from '../reading/screen-view.js'
 import { cellsGiven, sendings } from '../reading/sends.js'
 import { leak, screenRule, type Leak } from './rule.js'
 
@@ -26,8 +27,29 @@ export const bill = screen('bill', { cells: {}, fittings: { tag }, bind: () => (
     for (const name of view.cells.keys())
       if (isUnset(view, name))
         yield meantFor(view, name) ?? leak(['cells', name], `nothing on the screen sets '${name}'`)
+      else yield* onlyWiped(view, name)
   },
 })
+
+/** What is sent, is nothing at first, and is never more than brought back to that. */
+function* onlyWiped(view: ScreenView, name: string): Iterable<Leak> {
+  const isFilled =
+    isHeldOutside(view, name) ||
+    view.screen.loads[name] !== undefined ||
+    view.fittings.some((fitting) => sharedBy(fitting).includes(name)) ||
+    view.actions.some(({ all }) => all.some((step) => fills(step, name)))
+  const sending = isFilled ? undefined : sendings(view).find((one) => cellsGiven(view, one).has(name))
+  if (sending === undefined || !isEmpty(view.cells.get(name)?.initial)) return
+  yield leak(
+    sending.at,
+    `'${sending.ref.source}.${sending.ref.name}' is sent '${name}', which is cleared and never filled`,
+    { mend: `Set '${name}' where it is to be had: in an answer, with payload().`, level: 'warning' },
+  )
+}
+
+function fills(step: Step, cell: string): boolean {
+  return (step.step === 'set' && step.cell.name === cell) || (step.step === 'call' && step.into?.name === cell)
+}
 
 /** A field that has the name of the cell, or is one of two on another cell while this one is sent: it is bound to the wrong one. */
 function meantFor(view: ScreenView, name: string): Leak | undefined {

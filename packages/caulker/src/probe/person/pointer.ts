@@ -69,6 +69,11 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     })
   }
 
+  /** Of a pointer that was taken away no mouse events were sent in the first place. */
+  function kinds(): readonly ('pointer' | 'mouse')[] {
+    return up?.isMouse === false ? ['pointer'] : ['pointer', 'mouse']
+  }
+
   function moveOn(): void {
     const { clientX, clientY } = down?.at ?? up?.at ?? NOWHERE
     for (let step = 1; step <= MOVES; step++) {
@@ -86,7 +91,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
   /** Pointer Events, section 4.3: over and out bubble; enter and leave do not, and are sent to all that is come over or left. */
   function pass(element: HTMLElement, relatedTarget: Element, [bubbling, other]: readonly [string, string]): void {
     const around = aroundIn(element, relatedTarget)
-    for (const kind of ['pointer', 'mouse']) {
+    for (const kind of kinds()) {
       send(element, `${kind}${bubbling}`, { relatedTarget })
       for (const one of other === 'enter' ? [...around].reverse() : around)
         send(one, `${kind}${other}`, { bubbles: false, composed: false, relatedTarget })
@@ -109,7 +114,7 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     pass(element, beside, ['over', 'enter'])
     for (const part of new Set([element, ...placesIn(element).slice(0, MOST_PARTS)])) {
       if (part !== element) pass(part, element, ['over', 'enter'])
-      for (const name of ['pointermove', 'mousemove']) send(part, name, middleOf(part))
+      for (const kind of kinds()) send(part, `${kind}move`, middleOf(part))
       if (part !== element) pass(part, element, ['out', 'leave'])
     }
     pass(element, beside, ['out', 'leave'])
@@ -120,8 +125,8 @@ export function createPointer(view: Window & typeof globalThis, editor: Editor):
     const beside = view.document.body
     const from = down
     down = undefined
-    up = { at: from?.at ?? NOWHERE, isMouse: how === 'release' }
     if (from === undefined) return
+    up = { at: from.at ?? NOWHERE, isMouse: how === 'release' }
     const captor = from.captor?.isConnected === true ? from.captor : undefined
     if (how === 'cancel') {
       send(captor ?? (from.element.isConnected ? from.element : beside), 'pointercancel')

@@ -54,10 +54,15 @@ function* savedWithoutIt(view: ScreenView): Iterable<Leak> {
       if (!carries && drafted.length > 0 && !drafted.some((cell) => isGiven(view, step.given, cell)))
         yield leak(
           at,
-          `saves the draft of '${step.fitting.name}' to '${step.to.source}.${step.to.name}', which is not given '${drafted[0]?.name}'`,
-          { mend: `Give it cells.${drafted[0]?.name}: there it stands for the copy.` },
+          `saves the draft of '${step.fitting.name}' to '${step.to.source}.${step.to.name}', which is not given '${drafted[0]?.member ?? drafted[0]?.name}'`,
+          { mend: `Give it ${written(step.fitting.name, drafted[0] as AnyCell)}: there it stands for the copy.` },
         )
     }
+}
+
+/** As it is written in `given`. */
+function written(fitting: string, { name, member }: AnyCell): string {
+  return member === undefined ? `cells.${name}` : `row.${fitting}.${member}`
 }
 
 /** Of an entry, the very member. */

@@ -33,8 +33,9 @@ export const rope = screen('rope', {
   *find(view) {
     for (const { at, action } of view.actions)
       for (const steps of sequencesOf(action.steps)) for (const says of idleIn(view, steps)) yield leak(at, says)
+    // Written in place, an empty handler says that nothing has to be done; an action with a name was meant to do something.
     for (const placed of view.actions)
-      if (placed.action.steps.length === 0)
+      if (placed.action.name !== '' && placed.action.steps.length === 0)
         for (const { fitting, event } of view.triggersOf(placed).slice(0, 1))
           yield leak(placed.at, `nothing is done where '${fitting.name}' sends '${event}'`, {
             mend: 'Write the steps that belong there, or leave the handler out.',

@@ -1,6 +1,6 @@
 import type { AnyContract, Change } from '../../contract/index.js'
 import { placeOf, type Place } from '../../contract/index.js'
-import { type AnyScreen } from '../../wiring/index.js'
+import type { AnyScreen } from '../../wiring/index.js'
 import { viewOf, type FittingView } from './screen-view.js'
 
 /** A fitting of a screen that a change of its contract reaches. */

@@ -1,5 +1,5 @@
 import { equal } from '../../contract/index.js'
-import { type Showing } from '../../wiring/index.js'
+import type { Showing } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { Placed, ScreenView } from '../reading/screen-view.js'
 

@@ -1,5 +1,5 @@
 import { isEmpty } from '../../contract/index.js'
-import { type Readable } from '../../wiring/index.js'
+import type { Readable } from '../../wiring/index.js'
 import { combinations, heldWhile, neverIs, onlyCompares } from '../reading/recomputed.js'
 import { firstHeld, followsState, isUnset, type ScreenView } from '../reading/screen-view.js'
 import { leak, screenRule } from './rule.js'

@@ -1,4 +1,4 @@
-import { type Steps } from '../../wiring/index.js'
+import type { Steps } from '../../wiring/index.js'
 import { sequencesOf } from '../reading/sequences.js'
 import { leak, screenRule, type Leak } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'

@@ -1,5 +1,5 @@
 import { accepts, equal, printed, valueClauses } from '../../contract/index.js'
-import { type Readable } from '../../wiring/index.js'
+import type { Readable } from '../../wiring/index.js'
 import {
   firstHeld,
   followsState,

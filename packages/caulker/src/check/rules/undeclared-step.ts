@@ -1,4 +1,4 @@
-import { type Step } from '../../wiring/index.js'
+import type { Step } from '../../wiring/index.js'
 import { leak, screenRule } from './rule.js'
 import type { ScreenView } from '../reading/screen-view.js'
 

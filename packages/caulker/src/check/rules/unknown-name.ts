@@ -1,5 +1,5 @@
 import { eventNames } from '../../contract/index.js'
-import { type Action, type AnyCell, type AnyOperation, type Readable, type Step } from '../../wiring/index.js'
+import type { Action, AnyCell, AnyOperation, Readable, Step } from '../../wiring/index.js'
 import { givenReadables } from '../reading/given.js'
 import { leak, nearestMend, screenRule, type Leak } from './rule.js'
 import {

@@ -1,11 +1,12 @@
 import { equal, printed, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
-import { findControl, type ControlRef } from '../person/controls.js'
+import type { ControlRef } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
+import { fieldText } from './field-text.js'
 import { isAlike } from './laws.js'
 import { listIn, listsOf, someEntries } from './lists.js'
 
@@ -65,8 +66,7 @@ export async function lostForOne(subject: Subject, { trail, rows }: Played): Pro
 
 /** A field in which the whole list is written adds nothing: what is typed there takes its place. */
 async function isWritten(subject: Subject, given: Given, on: ControlRef): Promise<boolean> {
-  const text = (container: HTMLElement) => (findControl(container, on) as HTMLTextAreaElement | undefined)?.value
-  return on.kind === 'text field' && ((await subject.look(given, text)) ?? '') !== ''
+  return on.kind === 'text field' && ((await subject.look(given, fieldText(on))) ?? '') !== ''
 }
 
 /** One gesture puts the same entry in twice. */

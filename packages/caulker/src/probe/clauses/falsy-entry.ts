@@ -31,7 +31,7 @@ async function isOutOfSight(subject: Subject, value: ValueClause, given: Given):
   const { list: name = '', at = '' } = value.among ?? {}
   const [part = ''] = pointerParts(at) ?? []
   const list = given[name] as readonly Readonly<Record<string, unknown>>[]
-  const usual = STRANGERS[typeof given[value.name]]
+  const usual = STRANGERS[typeof given[value.name] as keyof typeof STRANGERS]
   const known = { ...given, [name]: list.map((one) => (FALSY.includes(one[part]) ? { ...one, [part]: usual } : one)) }
   if (!accepts(value.type, usual)) return false
   const [chosen, none] = [
@@ -41,7 +41,8 @@ async function isOutOfSight(subject: Subject, value: ValueClause, given: Given):
   return samePicture(chosen.picture, none.picture)
 }
 
-const STRANGERS: Readonly<Record<string, unknown>> = { number: 7919, string: 'kzqv', boolean: true }
+/** A value of each kind that nobody knows. */
+export const STRANGERS = { number: 7919, string: 'kzqv', boolean: true } as const
 
 /** Where another entry is seen to be chosen, the one that is known by 0 looks as if nothing were. */
 export async function entryUnchosen(

@@ -14,7 +14,7 @@ import { judgedNames } from './attribute-agrees.js'
 import { findControl } from '../person/controls.js'
 import { isPlaced } from '../person/gestures.js'
 import { clause, type LeakAt } from './clause.js'
-import { entryUnchosen, falsyEntry } from './falsy-entry.js'
+import { STRANGERS, entryUnchosen, falsyEntry } from './falsy-entry.js'
 import { zeroFirstUnshown, zeroGivenFirst } from './leading-zero.js'
 import { zeroAdded, zeroNotAdded } from './zero-added.js'
 import { zeroLooksLike } from './zero-alike.js'
@@ -161,13 +161,13 @@ async function isThreshold(
   return false
 }
 
-const STRANGERS = ['kzqv', 7919]
+const UNKNOWN: readonly unknown[] = [STRANGERS.string, STRANGERS.number]
 
 /** Such a value, or the same one with such a part where that is falsy. */
 function strangersFor(value: unknown): unknown[] {
   const falsy = Object.entries(partsOf(value)).filter(([, part]) => isFalsy(part))
-  const inside = falsy.flatMap(([name]) => STRANGERS.map((stranger) => ({ ...partsOf(value), [name]: stranger })))
-  return [...STRANGERS, ...inside]
+  const inside = falsy.flatMap(([name]) => UNKNOWN.map((stranger) => ({ ...partsOf(value), [name]: stranger })))
+  return [...UNKNOWN, ...inside]
 }
 
 /** Where a value that nobody knows is shown as the default too, it shows what it knows: a choice among options is no text. */

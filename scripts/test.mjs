@@ -3,7 +3,8 @@ import { globSync } from 'tinyglobby'
 import Mocha from 'mocha'
 import { ensureChromium } from './ensure-chromium.mjs'
 
-// npm test [-- --grep TEXT] [-- FILE...]: builds, compiles the tests, runs them side by side, and closes with their count.
+// npm test [-- --grep TEXT] [-- --whole] [-- FILE...]: builds, compiles the tests, runs them side by side, and closes with their count;
+// with --whole everything is asked of which otherwise a sample is.
 ensureChromium()
 await import('./clean.mjs')
 const TSC = 'node_modules/typescript/bin/tsc'
@@ -18,7 +19,7 @@ for (const step of [
 }
 
 /** The longest first, so that no core is left with one of them at the end. */
-const LONG = ['corpus', 'probe', 'rehearse-cli', 'adopt', 'chromium', 'promises', 'packed', 'cli', 'verdicts', 'docs']
+const LONG = ['corpus', 'probe', 'cli', 'chromium', 'rehearse-cli', 'packed', 'verdicts', 'docs', 'start', 'promises']
 const place = (file) => {
   const at = LONG.findIndex((name) => file.endsWith(`${name}.test.js`))
   return at < 0 ? LONG.length : at
@@ -30,6 +31,11 @@ process.env.NODE_OPTIONS = `${process.env.NODE_OPTIONS ?? ''} --max-semi-space-s
 const args = process.argv.slice(2)
 const at = args.indexOf('--grep')
 const [, grep] = at < 0 ? [] : args.splice(at, 2)
+const whole = args.indexOf('--whole')
+if (whole >= 0) {
+  args.splice(whole, 1)
+  process.env.CAULKER_ALL = '1'
+}
 const wanted = (file) => args.length === 0 || args.some((name) => file.endsWith(`/${name}.test.js`))
 const mocha = new Mocha({
   // A whole probe of several elements in Chromium takes its time on a busy machine; nothing is asserted by time.

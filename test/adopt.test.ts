@@ -6,14 +6,15 @@ import { contractFromJson } from 'caulker'
 import { adoptElement } from 'caulker/probe'
 import { caulker } from './support/cli.js'
 import { inDocument } from './support/embedded.js'
+import { WHOLE } from './support/whole.js'
 
-/** Two of the five that docs/adopted.md explains; all of them with CAULKER_ALL set, as `npm run corpus` does. */
+/** One of the five that docs/adopted.md explains; all of them where the whole is asked, as `npm run corpus` does. */
 const PACKAGES: Record<string, string> = {
   'range-slider-element': 'range-slider',
-  'vanilla-colorful': 'hex-color-picker',
-  ...(process.env['CAULKER_ALL'] === undefined
+  ...(!WHOLE
     ? {}
     : {
+        'vanilla-colorful': 'hex-color-picker',
         'dark-mode-toggle': 'dark-mode-toggle',
         'toolcool-range-slider': 'tc-range-slider',
         'img-comparison-slider': 'img-comparison-slider',

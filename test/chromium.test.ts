@@ -112,7 +112,7 @@ describe('probing in Chromium', () => {
   })
 
   it('accuses no sound field with --trusted that is set as a whole, or edited as a text of the page', async () => {
-    const report = await probed('test/corpus/corpus.contract.ts', {
+    const report = await probed('test/corpus/few/few.contract.ts', {
       components: ['haul-date', 'seam-note'],
       clauses: ['every-way-in', 'reports-once'],
       trusted: true,
@@ -129,7 +129,7 @@ describe('probing in Chromium', () => {
       'swing-angle': ['form-reset-to-default form-resets'],
     }
     const due = Object.entries(faults).flatMap(([tag, all]) => all.map((one) => `${tag}-with-${one}`))
-    const report = await probed('test/corpus/corpus.contract.ts', {
+    const report = await probed('test/corpus/few/few.contract.ts', {
       components: [...Object.keys(faults), ...due.map((one) => one.split(' ')[0]!)],
       clauses: [...new Set(due.map((one) => one.split(' ')[1]!))],
       atOnce: 2,

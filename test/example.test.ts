@@ -1,21 +1,17 @@
 import { expect } from 'chai'
 import { chromium, type Browser, type Page } from 'playwright-core'
-import { createServer, type ViteDevServer } from 'vite'
+import { createServer } from 'vite'
 import { CHROMIUM_FLAGS, findChromium } from '../packages/caulker-cli/dist/node/chromium.js'
+import { served } from './support/served.js'
 
 describe('the journey of the boatyard', () => {
-  let server: ViteDevServer
+  let server: Awaited<ReturnType<typeof served>>
   let browser: Browser
   let page: Page
   const wrong: string[] = []
 
   before(async () => {
-    server = await createServer({
-      root: 'examples/haul-out',
-      logLevel: 'silent',
-      server: { host: '127.0.0.1', port: 0 },
-    })
-    await server.listen()
+    server = await served('haul-out')
     browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS })
   })
   after(async () => {
@@ -28,7 +24,7 @@ describe('the journey of the boatyard', () => {
     wrong.length = 0
     page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()))
     page.on('pageerror', ({ message }) => wrong.push(message))
-    await page.goto(server.resolvedUrls!.local[0]!)
+    await page.goto(server.url)
     await page.waitForSelector('#inspector tr')
   })
   afterEach(async () => {

@@ -8,6 +8,7 @@ import { elementMount } from 'caulker/dom'
 import { corpus } from './corpus/all.js'
 import { folderWith } from './support/cli.js'
 import { inDocument } from './support/embedded.js'
+import { oneIn } from './support/whole.js'
 
 describe('the picture of what a person sees', () => {
   const pictures: [string, string, string[]][] = [
@@ -149,7 +150,11 @@ describe('what a person does', () => {
 describe('a trail that breaks a clause', () => {
   it('is minimal: without any one of its steps it shows no leak', () =>
     inDocument(async (document, _next, frames) => {
-      const asked = ['crew-list-with-no-clearing', 'mast-height-with-doubled-on-blur', 'rope-order-with-enter-unheard']
+      const asked = oneIn(2, [
+        'crew-list-with-no-clearing',
+        'rope-order-with-enter-unheard',
+        'mast-height-with-doubled-on-blur',
+      ])
       const faulty = corpus.flat().filter(({ contract: { tag } }) => asked.includes(tag))
       for (const { contract: of, define } of faulty) {
         define()

@@ -37,6 +37,7 @@ import { everyInvariant, moveText } from 'caulker/inside/rehearse'
 import { INVARIANTS } from 'caulker/inside/wiring'
 import { resolve } from 'node:path'
 import { soundWirings } from './support/sound-wirings.js'
+import { WHOLE } from './support/whole.js'
 import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
 
 const loaded = createLoader()
@@ -570,7 +571,7 @@ describe('a script', () => {
           expect((thrown as Error).message).to.match(/^script 'changed', step \d+: [^\n]+$/)
         }
       }),
-      { numRuns: process.env['CAULKER_ALL'] === undefined ? 3000 : 10_000 },
+      { numRuns: WHOLE ? 10_000 : 2000 },
     )
   })
 })

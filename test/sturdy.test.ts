@@ -5,9 +5,10 @@ import { defineElements, type Operable } from './conformance/elements.js'
 import { trip } from './conformance/journey-rows.js'
 import { count, office, tag, whole } from './conformance/parts.js'
 import { openWindow } from './support/window.js'
+import { WHOLE } from './support/whole.js'
 
-/** 1,000 with CAULKER_ALL=1. */
-const MOUNTS = process.env['CAULKER_ALL'] === '1' ? 1000 : 200
+/** 1,000 where the whole is asked. */
+const MOUNTS = WHOLE ? 1000 : 100
 
 /** Counts what stays behind: listeners on elements and the window, timers, elements, and calls that nobody aborted. */
 function watched(view: Window & typeof globalThis) {

@@ -2,13 +2,14 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { rehearsal, type Journey, type Rehearsal } from 'caulker'
 import { createLoader } from '../packages/caulker-cli/dist/node/load.js'
+import { WHOLE } from './support/whole.js'
 
 const { haulOut } = (await createLoader()(`${process.cwd()}/examples/haul-out/screens/haul-out.journey.ts`)) as {
   haulOut: Journey
 }
 
-/** Random moves over the sound journey, each from its seed: 10,000 with CAULKER_ALL=1, as many as fit into seconds otherwise. */
-const RUNS = process.env['CAULKER_ALL'] === '1' ? 10_000 : 600
+/** Random moves over the sound journey, each from its seed: 10,000 where the whole is asked, as many as fit into seconds otherwise. */
+const RUNS = WHOLE ? 10_000 : 600
 
 /** The texts and values that a person may put into each field. */
 const EDITS: Record<string, readonly [name: string, values: readonly unknown[]]> = {

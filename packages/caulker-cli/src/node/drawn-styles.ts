@@ -1,5 +1,5 @@
 import Specificity from '@bramus/specificity'
-import { hidingIn, parentOf } from 'caulker/inside/probe'
+import { hidingIn, parentOf, READ_SHEET, sheetOf } from 'caulker/inside/probe'
 
 type View = Window & typeof globalThis
 type Drawn = 'display' | 'visibility'
@@ -44,10 +44,16 @@ export function installDrawnStyles(view: View): void {
   }
 }
 
-/** Each style element of a shadow tree has its sheet. */
+/** Each style element of a shadow tree has its sheet; to be read there is one for all of the same text, for thousands are mounted. */
 function giveSheets({ HTMLStyleElement: { prototype }, CSSStyleSheet, ShadowRoot }: View): void {
   const own = Object.getOwnPropertyDescriptor(prototype, 'sheet')
   const read = new WeakMap<Element, { readonly text: string; readonly sheet: CSSStyleSheet }>()
+  const shared = new Map<string, CSSStyleSheet>()
+  const parsed = (text: string) => {
+    const sheet = new CSSStyleSheet()
+    sheet.replaceSync(text)
+    return sheet
+  }
   Object.defineProperty(prototype, 'sheet', {
     configurable: true,
     get(this: HTMLStyleElement): CSSStyleSheet | null {
@@ -55,10 +61,19 @@ function giveSheets({ HTMLStyleElement: { prototype }, CSSStyleSheet, ShadowRoot
       const text = this.textContent ?? ''
       const before = read.get(this)
       if (before?.text === text) return before.sheet
-      const sheet = new CSSStyleSheet()
-      sheet.replaceSync(text)
+      const sheet = parsed(text)
       read.set(this, { text, sheet })
       return sheet
+    },
+  })
+  Object.defineProperty(prototype, READ_SHEET, {
+    configurable: true,
+    get(this: HTMLStyleElement): CSSStyleSheet | null {
+      if (read.has(this) || !(this.getRootNode() instanceof ShadowRoot)) return this.sheet
+      const text = this.textContent ?? ''
+      const known = shared.get(text) ?? parsed(text)
+      shared.set(text, known)
+      return known
     },
   })
 }
@@ -93,7 +108,7 @@ function ownValue(element: Element, name: Drawn): string | undefined {
 }
 
 function rulesOf(root: ShadowRoot | Document): CSSStyleRule[] {
-  const written = [...root.querySelectorAll('style')].map(({ sheet }) => sheet)
+  const written = [...root.querySelectorAll('style')].map(sheetOf)
   return [...written, ...((root.adoptedStyleSheets as CSSStyleSheet[] | undefined) ?? [])].flatMap((sheet) =>
     [...(sheet?.cssRules ?? [])].filter((rule): rule is CSSStyleRule => 'selectorText' in rule),
   )

@@ -23,7 +23,7 @@ export {
 export { judged } from './judge.js'
 export { minimise } from './minimise.js'
 export { parentOf } from './person/drawn-in.js'
-export { hidingIn } from './person/hidden.js'
+export { hidingIn, READ_SHEET, sheetOf } from './person/hidden.js'
 export { linesOnlyIn, pictureOf, samePicture } from './sight/picture.js'
 export { subjectFor } from './subject/ready-subject.js'
 export { isOfDialog } from './stage/hearing.js'

@@ -71,13 +71,22 @@ interface Known extends Hiding {
 
 const known = new WeakMap<Node, Known>()
 
+/** Where an embedded DOM gives a sheet to read: one for all styles of one text, until somebody asks for the style's own. */
+export const READ_SHEET = Symbol.for('caulker.sheet to read')
+type Style = (HTMLStyleElement | HTMLLinkElement) & { readonly [READ_SHEET]?: CSSStyleSheet | null }
+
+/** The sheet of a style, to be read and not written. */
+export function sheetOf(style: Element): CSSStyleSheet | null {
+  return READ_SHEET in style ? ((style as Style)[READ_SHEET] ?? null) : (style as Style).sheet
+}
+
 /** What the styles of a tree hide; read again only where its styles are others. */
 export function hidingIn(root: Node): Hiding {
   const tree = root as ShadowRoot | Document
   const before = known.get(tree)
   if (before !== undefined && isAsBefore(tree, before)) return before
   const written = [...tree.querySelectorAll('style, link[rel~="stylesheet"]')]
-  const sheets = written.map((style) => (style as HTMLStyleElement | HTMLLinkElement).sheet)
+  const sheets = written.map(sheetOf)
   const adopted = [...(tree.adoptedStyleSheets ?? [])]
   const now: Known = {
     children: tree.childElementCount,

@@ -1,0 +1,1 @@
+export default { defines: ['define.ts'] }

@@ -1,0 +1,3 @@
+import { few } from './all.js'
+
+for (const { define } of few) define()

@@ -1,0 +1,3 @@
+import { few } from './all.js'
+
+export const contracts = few.map(({ contract }) => contract)

@@ -9,7 +9,7 @@ import { onceFor } from '../subject/once-for.js'
 import { isPlainField, oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldText, fieldTexts } from './field-text.js'
-import { isRecord, listsOf, someEntries } from './lists.js'
+import { isRecord, listsOf, memberTypes, someEntries } from './lists.js'
 
 interface Shown {
   readonly given: Given
@@ -17,8 +17,10 @@ interface Shown {
   readonly value: ValueClause
   readonly is: unknown
   readonly text: string
-  /** Whether it stands there already: then another text is typed before. */
-  readonly isAgain?: true
+  /** What is typed before, where it stands there already. */
+  readonly before?: string
+  /** Whether what else comes of it is another value, though it is shown alike: of what is rounded off it is not. */
+  readonly isExact?: true
 }
 
 /** What a field shows of each value while somebody is in it, where that is written otherwise than the value itself, or is a fraction. */
@@ -30,7 +32,11 @@ async function lookForShown(subject: Subject): Promise<Shown[]> {
     for (const value of subject.values.filter((one) => shows(way, one)))
       for (const mount of [subject.middle, ...otherwise(subject, value.name)])
         for (const is of mount === subject.middle
-          ? [...subject.plain(value.name), ...finer(subject, value), ...LARGE.filter((one) => accepts(value.type, one))]
+          ? [
+              ...subject.plain(value.name),
+              ...finer(subject, value),
+              ...[...LARGE, 0, null].filter((one) => accepts(value.type, one)),
+            ]
           : subject.plain(value.name).slice(0, 2)) {
           const { control } = way
           const given = { ...mount, [value.name]: is }
@@ -44,8 +50,10 @@ async function lookForShown(subject: Subject): Promise<Shown[]> {
           // What its owner may tell, and nobody may enter, is no text to be typed.
           const isWithin = outsideText(is, subject.limits(value, given)) === undefined
           const canStand = isWithin && equal(subject.ideally(value.name, given), is)
-          if (isOther && canStand && !equal(is, subject.middle[value.name]))
-            found.push({ given: mount, control, value, is, text })
+          if (!canStand || equal(is, subject.middle[value.name])) continue
+          if (isOther) found.push({ given: mount, control, value, is, text })
+          else if (text !== undefined && isNothing(value, is, text))
+            found.push({ given: mount, control, value, is, text, isExact: true })
         }
   return [...found, ...(await membersShown(subject)), ...(await partsShown(subject)), ...(await listsShown(subject))]
 }
@@ -79,6 +87,11 @@ async function membersShown(subject: Subject): Promise<Shown[]> {
   return found
 }
 
+/** Nothing where a number is shown, or 0 where nothing is. */
+function isNothing({ empty }: ValueClause, is: unknown, text: string): boolean {
+  return is === 0 ? text === '' && empty !== 0 : is === null && equal(empty, is) && /^-?\d+(?:[.,]\d+)?$/.test(text)
+}
+
 const MOST_RECORDS = 6
 const MOST_FIELDS = 4
 
@@ -87,14 +100,26 @@ async function partsShown(subject: Subject): Promise<Shown[]> {
   const found: Shown[] = []
   const fields = subject.controls.filter(isPlainField)
   for (const value of subject.values) {
-    if (fields.length < 2 || !subject.ways.some((way) => isTypedInText(way) && isPartOf(way, value))) continue
+    const parts = oneAtEach(subject.ways.filter((way) => isPartOf(way, value)))
+    if (
+      Math.max(fields.length, parts.length) < 2 ||
+      !subject.ways.some((way) => isTypedInText(way) && isPartOf(way, value))
+    )
+      continue
     for (const is of subject.plain(value.name).slice(0, 2)) {
       const given = { ...subject.middle, [value.name]: is }
       if (isRecord(is) || Array.isArray(is) || !equal(subject.ideally(value.name, given), is)) continue
       const texts = (await subject.look(given, fieldTexts)) ?? []
       for (const control of fields.slice(0, MOST_FIELDS)) {
         const text = texts.find(({ ref }) => equal(ref, control))?.text ?? ''
-        if (text !== '') found.push({ given, control, value, is, text, isAgain: true })
+        if (text === '') continue
+        // What else stands in a text is none of this field's.
+        const isExact = typeof is === 'string' && is !== text && is.includes(text)
+        const taken = subject.ways.find(
+          (way) => equal(way.control, control) && isTypedInText(way) && isPartOf(way, value) && way.text !== text,
+        )
+        const before = taken?.text ?? otherNumber(text)
+        found.push({ given, control, value, is, text, before, ...(isExact ? { isExact } : {}) })
       }
     }
   }
@@ -127,14 +152,18 @@ function isItsOwn({ changes }: Way, { name }: ValueClause): boolean {
 
 /** Of two members of one type, such as the ends of a stay, one may have to give way to the other. */
 function isAlone({ type }: ValueClause, member: string): boolean {
-  const { properties = {} } = type as { readonly properties?: Readonly<Record<string, unknown>> }
-  return !Object.entries(properties).some(([name, other]) => name !== member && equal(other, properties[member]))
+  const types = memberTypes(type)
+  return !Object.entries(types).some(([name, other]) => name !== member && equal(other, types[member]))
 }
 
 /** Whether a field shows a value: its text is taken as it is typed, or as a number in other units or another form. */
 function shows({ plainly, changes }: Way, { name, type }: ValueClause): boolean {
-  return plainly.has(name) || (changes.has(name) && changes.size === 1 && accepts(type, 7) && !takesAnyText(type))
+  const isNumber = NUMBERS.some((one) => accepts(type, one)) && !takesAnyText(type)
+  return plainly.has(name) || (changes.has(name) && changes.size === 1 && isNumber)
 }
+
+/** Of which a number takes some. */
+const NUMBERS = [7, 1, 0.5]
 
 /** A number that may be written in groups. */
 const LARGE = [1234567]
@@ -164,8 +193,8 @@ function finer({ plain, middle }: Subject, { name, type }: ValueClause): number[
 
 /** Each of these, typed over the value that usually stands there. */
 export async function* typedAsShown(subject: Subject): AsyncIterable<Trail> {
-  for (const { given, control, text, isAgain } of await shownIn(subject))
-    yield { given, moves: [...(isAgain ? typed(control, otherNumber(text)) : []), ...typed(control, text)] }
+  for (const { given, control, text, before } of await shownIn(subject))
+    yield { given, moves: [...(before === undefined ? [] : typed(control, before)), ...typed(control, text)] }
 }
 
 function typed(on: ControlRef, text: string): Move[] {
@@ -184,11 +213,12 @@ export async function otherThanShown(subject: Subject, { trail, rows }: Played):
       equal(one.control, on) &&
       one.text === text &&
       equal(one.given, trail.given) &&
-      trail.moves.length === (one.isAgain ? 4 : 2),
+      trail.moves.length === (one.before === undefined ? 2 : 4),
   )
   if (shown === undefined || equal(row.read[shown.value.name], shown.is)) return undefined
   // What is rounded off is shown alike; a list is no round figure.
-  if (!Array.isArray(shown.is) && (await textAt(subject, trail, on)) === text) return undefined
+  if (!Array.isArray(shown.is) && shown.isExact !== true && (await textAt(subject, trail, on)) === text)
+    return undefined
   return {
     row: trail.moves.length,
     says: `what the field shows of ${shown.value.name} ${printed(shown.is)} comes to something else when it is typed`,

@@ -4,6 +4,7 @@ import { isDone, settlesEdits, type Move, type Trail } from '../stage/trail.js'
 import { isField, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { fieldTexts } from './field-text.js'
+import { memberTypes } from './lists.js'
 import { retyped } from './ways-at-bounds.js'
 
 /** A text that is taken as a member of an object, or as one of several values, where there are other fields. */
@@ -116,10 +117,9 @@ function areAlike(subject: Subject, one: string, other: string): boolean {
   const [whole, besides] = [one, other].map((place) => subject.values.find(({ name }) => name === place))
   if (whole !== undefined && besides !== undefined)
     return whole.event === besides.event && equal(whole.type, besides.type)
-  const types = (first.value?.type as { properties?: Record<string, unknown> } | undefined)?.properties
-  return (
-    first.value !== undefined && first.value === second.value && equal(types?.[first.member], types?.[second.member])
-  )
+  if (first.value === undefined || first.value !== second.value) return false
+  const types = memberTypes(first.value.type)
+  return equal(types[first.member], types[second.member])
 }
 
 /** Whether a place has a field of its own that edits it. */

@@ -2,7 +2,7 @@ import { accepts, equal, printed, type ValueClause } from '../../contract/index.
 import { linesOnlyIn, samePicture } from '../sight/picture.js'
 import type { Row } from '../stage/played.js'
 import { isTell, tell, type Trail } from '../stage/trail.js'
-import { choiceOf, isAmong, keyOf, keysIn } from '../subject/among.js'
+import { choiceOf, isAmong, keyOf, keysIn, usualList } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
 import { anotherThanNamed, chosenByName } from './chosen-by-name.js'
 import { clause, type LeakAt } from './clause.js'
@@ -54,7 +54,7 @@ export const choiceFollowsList = clause({
         const leak =
           chosenElsewhere(value, row, before, at) ??
           droppedWithAnother(value, row, before, at) ??
-          (before === undefined ? undefined : whenGone(value, trail, before, row, at)) ??
+          (before === undefined ? undefined : whenGone(subject, value, trail, before, row, at)) ??
           (await shownAsAnother(subject, value, trail, row, at))
         if (leak !== undefined) return leak
       }
@@ -109,25 +109,37 @@ function chosenElsewhere(value: ValueClause, row: Row, before: Row | undefined, 
   }
 }
 
-function whenGone(value: ValueClause, { moves }: Trail, before: Row, row: Row, at: number): LeakAt | undefined {
+function whenGone(
+  subject: Subject,
+  value: ValueClause,
+  { moves }: Trail,
+  before: Row,
+  row: Row,
+  at: number,
+): LeakAt | undefined {
   const { list = '', gone = 'kept', reported = false } = value.among ?? {}
   if (!isTell(row.move) || !(list in row.move.tell) || moves.length !== 1) return undefined
   const held = before.read[value.name]
-  const isGone = !isAmong(held, keysIn(value, row.held)) && isAmong(held, keysIn(value, before.held))
+  const keys = keysIn(value, row.held)
+  const isGone =
+    !isAmong(held, keys) && isAmong(held, keysIn(value, { ...usualList(value, subject.names), ...before.held }))
   const now = row.read[value.name]
   if (held === undefined || now === undefined) return undefined
-  const expected = isGone && gone === 'empty' ? value.empty : held
-  if (!equal(now, expected))
+  const isEmptied = isGone && gone === 'empty'
+  // Of several that are chosen, those that are still there may stay.
+  const left = chosenIn(held).filter((one) => isAmong([one], keys))
+  const expected = isEmptied ? (left.length > 0 ? left : value.empty) : held
+  if (!equal(now, expected) && !(isEmptied && equal(now, value.empty)))
     return {
       row: at,
       says: isGone
-        ? `a ${value.name} whose entry is gone is ${gone === 'empty' ? 'still held' : 'dropped'}`
+        ? `a ${value.name} whose entry is gone is ${isEmptied ? 'still held' : 'dropped'}`
         : `${value.name} is lost with its list`,
       expected: `${value.name} ${printed(expected)}`,
       found: `${value.name} ${printed(now)}`,
     }
   const reports = row.heard.filter((one) => one.value === value.name).length
-  const due = isGone && gone === 'empty' && reported ? 1 : 0
+  const due = isEmptied && reported ? 1 : 0
   if (isGone && reports !== due)
     return {
       row: at,

@@ -33,7 +33,7 @@ import {
   pointedAt,
 } from './ways-alike.js'
 import { arrowed, chosenThoughDisabled } from './arrowed-choices.js'
-import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, walked } from './walks.js'
+import { comesBackElsewhere, reachedByNoKey, reachedByNoTab, takesAnother, walked } from './walks.js'
 import { pressedSteps, sameWay } from './same-way-buttons.js'
 import { cutShort, twoWords } from './two-words.js'
 import { neverComesTo, stuckTick, tickedTwice } from './taken-back.js'
@@ -122,6 +122,7 @@ const LAWS: readonly Law[] = [
   saysStillOpen,
   reachedByNoTab,
   comesBackElsewhere,
+  takesAnother,
   reachedByNoKey,
   chosenThoughDisabled,
   typedNotCounted,

@@ -7,6 +7,7 @@ import { samePicture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import { isDone, isGesture, isTell, tell, without, type Trail } from '../stage/trail.js'
 import { namedInLists, naming } from '../subject/named-in-lists.js'
+import { brimming } from '../subject/other-mounts.js'
 import { isNothing, type Subject, type Way } from '../subject/subject.js'
 import { otherInTime, thenTime } from './then-time.js'
 import { keptTheOld, toldInside } from './told-inside.js'
@@ -164,6 +165,9 @@ function* toldThenDone(subject: Subject): Iterable<Trail> {
       for (const { given, moves } of [...subject.chiefWays.slice(0, MOST_WAYS), ...turningOn(subject)])
         if (!equal(given[name], other))
           yield { given: without(given, name), moves: [tell({ [name]: other }), ...moves] }
+  for (const { given, name } of brimming(subject))
+    for (const { moves } of subject.chiefWays.slice(0, MOST_WAYS))
+      yield { given: without(given, name), moves: [tell({ [name]: given[name] }), ...moves] }
   // What it counts from, or adds to, is what its owner told last, and no number of its own.
   for (const { name } of subject.tellable.filter(({ kind }) => kind === 'value'))
     for (const other of subject.plain(name).slice(0, 2))

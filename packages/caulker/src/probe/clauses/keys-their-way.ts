@@ -75,21 +75,41 @@ export async function otherWayRound(subject: Subject, { trail, rows }: Played): 
       ...(by === 0 ? { cause: 'only the other arrow is heard' } : {}),
     }
   }
-  return undefined
+  if (subject.values.some(({ name }) => typeof rows[0].read[name] === 'number')) return undefined
+  // What is no number may be shown in parts that are: at its end a part goes on at the other, which is none of both ways.
+  const [mine, its] = [await saidStep(subject, trail), await saidStep(subject, { ...trail, moves: other.trail.moves })]
+  return goesWith(key, mine) === false && goesWith(key, -its) === false
+    ? {
+        row: rows.length - 1,
+        says: `${key} makes ${key === 'ArrowUp' ? 'less' : 'more'} of what the ${on.kind} says`,
+        expected: `a number ${key === 'ArrowUp' ? 'above' : 'below'} the one before`,
+        found: `${Math.abs(mine)} ${key === 'ArrowUp' ? 'less' : 'more'}`,
+      }
+    : undefined
 }
 
 /** Whether the number that a control says itself goes with the arrow. */
-async function goesItsOwnWay(subject: Subject, { given, moves }: Trail): Promise<boolean> {
+async function goesItsOwnWay(subject: Subject, trail: Trail): Promise<boolean> {
+  const [move] = trail.moves
+  return isDone(move, 'key') && goesWith(move.gesture.key, await saidStep(subject, trail)) === true
+}
+
+/** Whether a step goes up where the arrow does; nothing of none. */
+function goesWith(key: Key, by: number): boolean | undefined {
+  return by === 0 || Number.isNaN(by) ? undefined : by > 0 === (key === 'ArrowUp')
+}
+
+/** How far the number goes that a control says itself, by the first key of a trail. */
+async function saidStep(subject: Subject, { given, moves }: Trail): Promise<number> {
   const [move] = moves
-  if (!isDone(move, 'key')) return false
-  const { on, key } = move.gesture
-  const rangeOf = saidRange(on)
+  if (!isDone(move, 'key')) return NaN
+  const rangeOf = saidRange(move.gesture.on)
   const saidBy = (container: HTMLElement) => Number(rangeOf(container)?.now || NaN)
   const [before = NaN, after = NaN] = [
     await subject.look(given, saidBy),
     await subject.lookAfter(given, moves.slice(0, 1), saidBy),
   ]
-  return key === 'ArrowUp' ? after > before : after < before
+  return after - before
 }
 
 /** Whether a bound is as far away as a step goes, and further. */

@@ -1,4 +1,4 @@
-import { accepts, equal, isHost, type ValueClause } from '../../contract/index.js'
+import { accepts, equal, isHost, type TSchema, type ValueClause } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { isOffered } from '../subject/among.js'
 import type { Subject } from '../subject/subject.js'
@@ -30,6 +30,12 @@ export function listsOf({ values }: Subject): ValueClause[] {
 
 export function listIn(value: unknown): readonly unknown[] {
   return Array.isArray(value) ? value : []
+}
+
+/** The types of the members of a record, also of one that may be nothing. */
+export function memberTypes(type: TSchema): Readonly<Record<string, TSchema>> {
+  const { properties, anyOf = [] } = type as { properties?: Readonly<Record<string, TSchema>>; anyOf?: TSchema[] }
+  return properties ?? Object.assign({}, ...anyOf.map(memberTypes))
 }
 
 export function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {

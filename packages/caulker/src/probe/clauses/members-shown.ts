@@ -6,7 +6,7 @@ import type { Trail } from '../stage/trail.js'
 import type { Subject } from '../subject/subject.js'
 import { withPart } from './beside.js'
 import type { LeakAt } from './clause.js'
-import { isRecord, listsOf, someEntries } from './lists.js'
+import { isRecord, listsOf, memberTypes, someEntries } from './lists.js'
 
 /** How many members, and how many choices of each, are looked at. */
 const MOST_MEMBERS = 4
@@ -141,9 +141,8 @@ export async function sampleUnwritten(
 function choicesOf({ type }: ValueClause, value: unknown): { path: readonly string[]; choices: readonly unknown[] }[] {
   const own = constantsOf(type)
   if (own.length > 0) return [{ path: [], choices: own }]
-  const { properties = {} } = type as { readonly properties?: Readonly<Record<string, TSchema>> }
   if (!isRecord(value)) return []
-  return Object.entries(properties)
+  return Object.entries(memberTypes(type))
     .slice(0, MOST_MEMBERS)
     .map(([name, member]) => ({ path: [name], choices: constantsOf(member) }))
 }

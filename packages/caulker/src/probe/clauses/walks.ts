@@ -1,4 +1,4 @@
-import { accepts, equal, valueAt } from '../../contract/index.js'
+import { accepts, equal, printed, valueAt } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import { actedOn, componentRef, controlRefs, isOperable, optionsOf, type ControlRef } from '../person/controls.js'
 import type { Key } from '../person/gestures.js'
@@ -12,7 +12,10 @@ import { listIn } from './lists.js'
 import { isOfCombo } from './ways-alike.js'
 
 /** WAI-ARIA 1.2, section 5.3.3: what Tab comes to once, and arrow keys walk through. */
-const COMPOSITES = '[role=radiogroup], [role=grid], [role=toolbar], [role=tablist], [role=listbox], [role=menubar]'
+const COMPOSITES =
+  '[role=radiogroup], [role=grid], [role=toolbar], [role=tablist], [role=listbox], [role=menubar], ' +
+  // The groups of a tree or of a menu have keys of their own.
+  '[role=group]:not([role=tree] *, [role=menu] *)'
 
 /** One such group, where at most one of its controls is in the order of Tab. */
 interface Walk {
@@ -109,7 +112,7 @@ export async function* walked(subject: Subject): AsyncIterable<Trail> {
     if (walk.start === undefined) yield { given: walk.given, moves: [] }
     else
       for (const [key, back] of Object.entries(BACK) as [Key, Key][])
-        yield { given: walk.given, moves: movesOf(subject, walk, [key, back]) }
+        for (const then of [back, ' '] as const) yield { given: walk.given, moves: movesOf(subject, walk, [key, then]) }
 }
 
 /** The first key goes to where Tab comes to, and each other one to what has the focus by then. */
@@ -167,6 +170,32 @@ export async function comesBackElsewhere(subject: Subject, played: Played): Prom
   }
 }
 
+/** Space takes what has the focus once an arrow key was struck, which a click there takes as well. */
+export async function takesAnother(subject: Subject, played: Played): Promise<LeakAt | undefined> {
+  const at = await walkOf(subject, played, true)
+  const { trail, rows } = played
+  const [first, row, gone] = [rows[0], rows.at(-1), rows.at(-2)]
+  if (at === undefined || row === undefined) return undefined
+  if (at.walk.open.length > 0 || gone?.heard.length !== 0 || !equal(gone.read, first.read)) return undefined
+  const on = await subject.lookAfter(trail.given, trail.moves.slice(0, 1), (container) => {
+    const active = actedOn(container)
+    return controlRefs(container).find(({ element }) => element === active)?.ref
+  })
+  if (on?.kind !== 'button') return undefined
+  const clicked = (await subject.play({ given: trail.given, moves: [gesture({ do: 'press', on })] })).rows[1]
+  const taken = clicked?.heard.length === 0 || row.heard.length === 0 ? undefined : clicked
+  const unlike = subject.values.find(({ name }) => taken !== undefined && !equal(taken.read[name], row.read[name]))
+  return (
+    unlike && {
+      row: rows.length - 1,
+      says: `Space takes another ${unlike.name} than a click at “${on.label}”, which has the focus`,
+      expected: `${unlike.name} ${printed(taken?.read[unlike.name])}`,
+      found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+      cause: 'the arrow keys count on, and the focus stays where it is',
+    }
+  )
+}
+
 /** What Tab passes by, and no arrow key comes to either. */
 export async function reachedByNoKey(subject: Subject, played: Played): Promise<LeakAt | undefined> {
   const at = await walkOf(subject, played)
@@ -211,11 +240,13 @@ interface Walking {
   readonly trail: Trail
 }
 
-async function walkOf(subject: Subject, { trail, rows }: Played): Promise<Walking | undefined> {
+/** @param takes whether the last key is to take what was come to, and not to lead back */
+async function walkOf(subject: Subject, { trail, rows }: Played, takes = false): Promise<Walking | undefined> {
   if (rows.some(({ fault, impossible }) => (fault ?? impossible) !== undefined)) return undefined
   const [there, back] = trail.moves.slice(-2)
   if (!isDone(there, 'key') || !isDone(back, 'key') || back.gesture.on.kind !== 'component') return undefined
   const keys = [there.gesture.key, back.gesture.key]
+  if ((back.gesture.key === ' ') !== takes) return undefined
   const walk = (await walksOf(subject)).find(
     (one) => equal(one.given, trail.given) && equal(movesOf(subject, one, keys), trail.moves),
   )

@@ -1,7 +1,7 @@
 import { printed } from '../../contract/index.js'
 import type { ControlRef } from './controls.js'
 
-/** The keys that do something at a control; what is typed as text is no key here. */
+/** The keys that do something at a control; what is typed as text is no key here, but for figures where there is no field. */
 export const KEYS = [
   'ArrowUp',
   'ArrowDown',
@@ -14,7 +14,10 @@ export const KEYS = [
   'Enter',
   'Escape',
   'Delete',
+  'Backspace',
   ' ',
+  '1',
+  '2',
 ] as const
 /** Shift by itself does nothing, at any control. */
 export type Key = (typeof KEYS)[number] | 'Shift'

@@ -43,6 +43,10 @@ export function* gesturesAt(control: FoundControl, supply: Supply): Iterable<Tri
       return
     case 'spin button':
       yield* keyGestures(ref, ['ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'])
+      if (control.isTextual) return
+      // Without a field, figures are keys.
+      yield only(key(ref, '1'), key(ref, '2'), { do: 'leave' })
+      yield* keyGestures(ref, ['Backspace', 'Delete'])
       return
     case 'grid':
       for (const option of firstOptions(options)) yield only({ do: 'choose', on: ref, option })

@@ -46,7 +46,8 @@ export function namesAmong(value: ValueClause, names: readonly PropertyClause[],
   })
 }
 
-function usualList({ among }: ValueClause, names: readonly PropertyClause[]): Given {
+/** The list that stands where its owner gives none. */
+export function usualList({ among }: ValueClause, names: readonly PropertyClause[]): Given {
   const list = names.find(({ name }) => name === among?.list)
   return list?.default === undefined ? {} : { [list.name]: list.default }
 }

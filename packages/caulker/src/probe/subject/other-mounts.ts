@@ -1,4 +1,4 @@
-import { equal, isHost } from '../../contract/index.js'
+import { accepts, equal, isHost } from '../../contract/index.js'
 import type { Given } from '../../mount/index.js'
 import type { ControlKind } from '../person/controls.js'
 import { foundControls, type FoundControl } from '../person/operate.js'
@@ -57,6 +57,28 @@ export function furnished({ names, values, middle, plain }: Subject): Given[] {
   )
   return cleared.length === 0 ? [given] : [given, { ...given, ...Object.fromEntries(cleared) }]
 }
+
+/** A list as long as a whole number that stands beside it: that may be the most that it takes, and then nothing more is taken. */
+export function brimming({
+  names,
+  values,
+  middle,
+  plain,
+  ideally,
+}: Subject): { readonly given: Given; readonly name: string }[] {
+  const numbers = names.filter(({ kind, type }) => kind === 'property' && accepts(type, 2) && !accepts(type, 2.5))
+  const full = numbers.flatMap(({ name, type }) =>
+    values.flatMap((value) => {
+      const lists = plain(value.name).filter((one) => Array.isArray(one) && one.length > 0)
+      return lists
+        .map((list) => ({ name, given: { ...middle, [value.name]: list, [name]: (list as unknown[]).length } }))
+        .filter(({ given }) => accepts(type, given[name]) && equal(ideally(value.name, given), given[value.name]))
+    }),
+  )
+  return full.slice(0, MOST_FULL)
+}
+
+const MOST_FULL = 2
 
 /** An object that may leave out some members, with all of them: what edits those is there to be operated only then. */
 export function fullest({ values, middle, plain }: Subject): Given | undefined {

@@ -1,4 +1,5 @@
 import { equal } from '../../contract/index.js'
+import type { ControlKind } from '../person/controls.js'
 import type { NamedGesture } from '../person/named-gesture.js'
 import { foundControls, type FoundControl } from '../person/operate.js'
 import { samePicture } from '../sight/picture.js'
@@ -8,7 +9,7 @@ import { gesture, isDone, isPress, trailKey, type Move } from '../stage/trail.js
 import type { Given } from '../../mount/index.js'
 import { namesAmong } from './among.js'
 import { keptBack } from './kept-back.js'
-import { elsewhere, fullest, furnished, partlyFilled } from './other-mounts.js'
+import { brimming, elsewhere, fullest, furnished, partlyFilled } from './other-mounts.js'
 import type { Subject, Way } from './subject.js'
 import { revealed, triedAt, tries, type Try } from './tries.js'
 import { writtenIn } from './typed-texts.js'
@@ -59,6 +60,10 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
   for await (const { given, controls } of elsewhere(subject, stage, usual))
     for (const one of controls.flatMap((control) => triedAt(subject, given, control, controls).slice(0, MOST_TRIED)))
       await add(given, one, trailKey([given, one.moves]))
+  for (const { given } of brimming(subject))
+    for (const one of usual.filter(({ ref }) => TAKERS.includes(ref.kind)).slice(0, MOST_TAKERS))
+      for (const { moves, ...more } of triedAt(subject, given, one, usual).slice(0, 1))
+        await add(given, { moves, ...more }, trailKey([given, moves]))
   for (const { given, one } of partlyFilled(subject, usual)) await add(given, one, trailKey([given, one.moves]))
   // Where nothing is taken by itself, it may be with what is done after it.
   if (subject.values.some(({ name }) => !ways.some(({ changes }) => changes.has(name)))) {
@@ -69,6 +74,10 @@ export async function survey(subject: Subject, stage: Stage, named: readonly Nam
   }
   return ways
 }
+
+/** What may take one more. */
+const TAKERS: readonly ControlKind[] = ['button', 'checkbox', 'switch']
+const MOST_TAKERS = 3
 
 /** Whether it may bring up something else: what is pressed, or marked in a list for a button to act upon. */
 function opens({ moves }: Way): boolean {

@@ -4,6 +4,7 @@ import { added, addingWays, doubled, lostForOne } from './added-entries.js'
 import { clause } from './clause.js'
 import { entrySwayed, typedInEntries } from './entries-beside.js'
 import { alikeButtons, middleButtons, movesAway } from './entry-buttons.js'
+import { takenOutAll, takenOutOfSeveral } from './marked-for-list.js'
 import { keptApart, keptTogether } from './kept-together.js'
 import { pushedAlong, setBeside, stoodBeside } from './pushed-along.js'
 import { changesAnother, ownButtons, takenOut, takenOutWith } from './own-buttons.js'
@@ -36,6 +37,7 @@ export const editsStand = clause({
     for (const [one, other] of await ownButtons(subject)) yield* [one.trail, other.trail]
     for (const { trail } of await middleButtons(subject)) yield trail
     yield* typedInEntries(subject)
+    yield* takenOutOfSeveral(subject)
     yield* tickedInTurn(subject)
     yield* turnedTwice(subject)
     yield* keptTogether(subject)
@@ -58,6 +60,7 @@ export const editsStand = clause({
       entrySwayed,
       strayed,
       takenOutWith,
+      takenOutAll,
       changesAnother,
       alikeButtons,
       movesAway,

@@ -14,6 +14,7 @@ import { addsAnother, padKeys } from './pad-keys.js'
 import { otherPressed, pressedEach, shownElsewhere, thirdChosen } from './shown-elsewhere.js'
 import { lostAtSave, savedAlong } from './saved-along.js'
 import { markedThenPressed, takesWhatever } from './marked-for-button.js'
+import { carriedEach, notCarried } from './marked-for-list.js'
 import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { isEmptiedPart } from './emptied-part.js'
@@ -103,6 +104,7 @@ const TRIED: readonly ((subject: Subject) => Iterable<Trail> | AsyncIterable<Tra
   deadControls,
   keysTried,
   entriesChosen,
+  carriedEach,
   eachChoice,
   pressedEach,
   textsOfOthers,
@@ -144,6 +146,7 @@ const LAWS: readonly Law[] = [
   movedByShift,
   notByTheKeyboard,
   deadEntry,
+  notCarried,
   anotherEntry,
   looksTold,
   putBack,

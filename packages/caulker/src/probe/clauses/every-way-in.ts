@@ -19,6 +19,7 @@ import type { ControlKind } from '../person/controls.js'
 import { entersText, isPlaced } from '../person/gestures.js'
 import { isEmptiedPart } from './emptied-part.js'
 import { eachChoice, looksTold, putBack, textsOfOthers } from './looks-told.js'
+import { isInAnotherForm } from './in-another-form.js'
 import { movesOnlyACursor } from './only-a-cursor.js'
 import { unlikeFresh } from './laws.js'
 import {
@@ -226,7 +227,7 @@ async function shownAndNotHeld(subject: Subject, { trail, rows }: Played): Promi
   if (operatedIn(trail.moves).some((control) => isKeptBack(subject, control))) return undefined
   if (bringsUpMore(first, row) || (await isPickedForAButton(subject, trail, rows))) return undefined
   if (await comesAlongElsewhere(subject, trail, first, row)) return undefined
-  if (await movesOnlyACursor(subject, trail)) return undefined
+  if ((await movesOnlyACursor(subject, trail)) || (await isInAnotherForm(subject, trail))) return undefined
   const leak = unlikeFresh(row, first, fresh)
   return leak && { row: at, ...leak, says: 'what a person does is shown, and neither held nor reported' }
 }

@@ -33,13 +33,21 @@ export function createEditor(view: Window & typeof globalThis, container: HTMLEl
   container.addEventListener('blur', leftByItself, true)
 
   function focus(element: HTMLElement): void {
-    if (deepActiveElement(element.ownerDocument) === element) return
+    if (deepActiveElement(element.ownerDocument) === element) {
+      // A component may have drawn the field anew, and given the new one the focus itself.
+      if (isTextual(element) && editing?.field !== element && editing?.field.isConnected !== true) begin(element)
+      return
+    }
     if (editing !== undefined && editing.field !== element) {
       end()
       deepActiveElement(element.ownerDocument)?.blur()
     }
     element.focus()
-    if (isTextual(element)) editing = { field: element, committed: textOf(element), left: textOf(element) }
+    if (isTextual(element)) begin(element)
+  }
+
+  function begin(field: HTMLInputElement): void {
+    editing = { field, committed: textOf(field), left: textOf(field) }
   }
 
   function commit(): void {

@@ -4,6 +4,7 @@ import type { Trail } from '../stage/trail.js'
 import type { Subject, Way } from '../subject/subject.js'
 import { isOnItsOwn } from './beside.js'
 import type { LeakAt } from './clause.js'
+import { retyped } from './ways-at-bounds.js'
 
 /** What sets one of several numbers. */
 export function* setBeside(subject: Subject): Iterable<Trail> {
@@ -32,7 +33,7 @@ export function stoodBeside(subject: Subject, { trail, rows }: Played): boolean 
 }
 
 /** Another number comes to stand where this one was put, though it could have stayed: one end of a span takes the other along. */
-export function pushedAlong(subject: Subject, { trail, rows }: Played): LeakAt | undefined {
+export async function pushedAlong(subject: Subject, { trail, rows }: Played): Promise<LeakAt | undefined> {
   const way = settingWays(subject).find(({ given, moves }) => equal(given, trail.given) && equal(moves, trail.moves))
   const [first, last] = [rows[0], rows.at(-1)]
   if (way === undefined || last === undefined || rows.length <= trail.moves.length) return undefined
@@ -49,7 +50,7 @@ export function pushedAlong(subject: Subject, { trail, rows }: Played): LeakAt |
     // What has to keep its order gives way where the other one gets past it.
     if (!isOnTheSameSide(first.read[name], set, stood)) continue
     const limits = subject.limits(other, { ...first.read, [name]: set })
-    if (outsideText(stood, limits) !== undefined) continue
+    if (outsideText(stood, limits) !== undefined || (await isOf(subject, way, other.name, name))) continue
     return {
       row: rows.length - 1,
       says: `the edit of ${name} takes ${other.name} along`,
@@ -59,6 +60,17 @@ export function pushedAlong(subject: Subject, { trail, rows }: Played): LeakAt |
     }
   }
   return undefined
+}
+
+/** Whether a control is there for one number and pushes the other: what lies between both it sets alone. */
+async function isOf(subject: Subject, way: Way, name: string, pushed: string): Promise<boolean> {
+  const [first] = (await subject.play({ given: way.given, moves: [] })).rows
+  const [low, high] = [first.read[name], first.read[pushed]]
+  if (typeof low !== 'number' || typeof high !== 'number') return false
+  const between = String(Math.round((low + high) / 2))
+  const { rows } = await subject.play({ given: way.given, moves: way.moves.map((move) => retyped(move, between)) })
+  const last = rows.at(-1)
+  return last !== undefined && !equal(last.read[name], low) && equal(last.read[pushed], high)
 }
 
 function isOnTheSameSide(before: unknown, now: unknown, beside: unknown): boolean {

@@ -219,6 +219,10 @@ describe('the fault corpus', () => {
     'deck-split-with-locked-not-reflected': 'attribute-agrees',
     'tide-table-with-none-says-it-is-chosen': 'shows-initial',
     'log-lines-with-joined-by-commas': 'round-trip',
+    'hand-lists-with-back-takes-all': 'edits-stand',
+    'hand-lists-with-nought-not-carried': 'every-way-in',
+    'hand-lists-with-dropped-unheard': 'choice-follows-list',
+    'came-at-with-writes-into-the-given': 'leaves-given-alone',
   }
   /** One fault for each clause, or all of them. */
   const named = Object.entries(NAMED).filter(

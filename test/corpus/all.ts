@@ -16,10 +16,12 @@ import { berthMark } from './berth-mark.js'
 import { heelAngle } from './heel-angle.js'
 import { seaCock } from './sea-cock.js'
 import { callSign } from './call-sign.js'
+import { cameAt } from './came-at.js'
 import { holdMarks } from './hold-marks.js'
 import { tarpSize } from './tarp-size.js'
 import { keelSpan } from './keel-span.js'
 import { logFind } from './log-find.js'
+import { handLists } from './hand-lists.js'
 import { handMarks } from './hand-marks.js'
 import { berthPlace } from './berth-place.js'
 import { ropePapers } from './rope-papers.js'
@@ -193,4 +195,6 @@ export const corpus = [
   deckSplit,
   logLines,
   tideTable,
+  handLists,
+  cameAt,
 ]

@@ -64,6 +64,7 @@ export {
   equal,
   host,
   HOST_KEYWORD,
+  isDate,
   isHost,
   typeText,
   type SchemaMap,

@@ -1,6 +1,6 @@
 import type { Static, TSchema, TUnsafe } from 'typebox'
 import { checkerOf, type TypeCheck } from './checker.js'
-import { HOST_KEYWORD } from './host-object.js'
+import { HOST_KEYWORD, isHostObject } from './host-object.js'
 
 export { HOST_KEYWORD, type Static, type TSchema, type TUnsafe }
 
@@ -52,18 +52,24 @@ export function checkOf(type: TSchema): TypeCheck {
   return check
 }
 
-/** Whether a value is a host object: compared by identity, never cloned. */
+/** Whether a value is a host object: compared by identity and never cloned, but for dates. */
 export function isHost(value: unknown): value is object {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) return false
   const prototype: unknown = Object.getPrototypeOf(value)
   return prototype !== null && prototype !== Object.prototype && Object.getPrototypeOf(prototype) !== null
 }
 
-/** Equality of values: plain data structurally, NaN equals NaN, host objects by identity. */
+/** Whether a value is a date, also of another window. */
+export function isDate(value: unknown): value is Date {
+  return isHostObject(value, 'Date')
+}
+
+/** Equality of values: plain data structurally, NaN equals NaN, dates by their time, other host objects by identity. */
 export function equal(one: unknown, other: unknown): boolean {
   if (Object.is(one, other) || one === other) return true
   if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false
-  if (isHost(one) || isHost(other) || Array.isArray(one) !== Array.isArray(other)) return false
+  if (isHost(one) || isHost(other)) return isDate(one) && isDate(other) && Object.is(one.getTime(), other.getTime())
+  if (Array.isArray(one) !== Array.isArray(other)) return false
   const names = Object.keys(one)
   return (
     names.length === Object.keys(other).length &&

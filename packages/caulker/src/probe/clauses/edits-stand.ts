@@ -25,7 +25,7 @@ export const editsStand = clause({
     'An edit in one field leaves standing what was edited in another, and what is added to a list or taken out of it leaves its other entries.',
   why: 'A field that sends the whole record as it was when it was drawn sends the other fields\u2019 old contents with it: the last one saved wins, and the others are lost.',
   tried:
-    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, each is taken out by its own button, and of three each button of the middle one is pressed; two boxes are ticked in turn, by themselves and for one button, what is on is turned off and on again, and what is ticked or goes on by a step stands beside the fields; a number that is set leaves standing the one beside it.',
+    'A text is typed into one field and then into another; what the first has changed is looked at again, and what another field edits is still there; an entry is added to a list, each is taken out by its own button, and of three each button of the middle one is pressed, of several one is marked and taken out; two boxes are ticked in turn, by themselves and for one button, what is on is turned off and on again, and what is ticked or goes on by a step stands beside the fields; a number that is set leaves standing the one beside it.',
   unprovenWhen: 'No two fields were found that change different parts, and no two entries of a list.',
   random: 'none',
   onTrial: 'gesture',

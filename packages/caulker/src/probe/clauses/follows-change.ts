@@ -22,7 +22,7 @@ export const followsChange = clause({
     'After its owner tells a change, it looks and behaves as if it were freshly mounted with what the owner now holds.',
   why: 'A text derived once, a bound read too early or a value kept from the mount shows the person something that is no longer true.',
   tried:
-    'Each name is told other ordinary values, alone and as they are explored; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it; after a longer list, to its last entry; it is told while somebody is in its field; after a flag is told, time passes; while something is open, a property is told. What has nothing to do with it has to stand.',
+    'Each name is told other ordinary values, alone and as they are explored; the settled picture is compared with a fresh mount. After a bound or step is told, the person goes to it; after a longer list, to its last entry; it is told while somebody is in its field; after a flag is told, time passes; while something is open, a property is told; a number is told that is as large as a list is long, and more is added to that. What has nothing to do with it has to stand.',
   unprovenWhen: 'No change of any name could be seen.',
   random: 'tells',
   onTrial: 'tell',

@@ -17,7 +17,7 @@ export const leavesGivenAlone = clause({
     [
       ...Object.values<{ type: object }>({ ...properties, ...values }).map(({ type }) => type),
       ...Object.values<{ takes: object | undefined }>(commands).flatMap(({ takes }) => takes ?? []),
-    ].some((type) => /"(?:array|object)"/.test(JSON.stringify(type))),
+    ].some((type) => /"(?:array|object|Date)"/.test(JSON.stringify(type))),
   *trails(subject) {
     for (const { name, type } of subject.tellable)
       for (const value of subject.plain(name))

@@ -11,7 +11,7 @@ export const roundTrip = clause({
     'What it reports is what it takes: a fresh one that is given the report holds the same; and what its field shows of a value comes to the same when it is typed again.',
   why: 'A report is saved, loaded and given back. A component that sends one form and takes another shows something else after a reload.',
   tried:
-    'Each value that was reported is given to a fresh mount, which is read; what a field shows of a value while somebody is in it is typed over another one, fractions among them.',
+    'Each value that was reported is given to a fresh mount, which is read; what a field shows of a value while somebody is in it is typed over another one, fractions, 0 and nothing among them, and again where it is one part of several.',
   unprovenWhen: 'Nothing was reported.',
   random: 'any',
   onTrial: 'gesture',

@@ -1,4 +1,4 @@
-import { equal, isHost } from '../../contract/index.js'
+import { equal, isDate, isHost } from '../../contract/index.js'
 import { deepActiveElement, isInside } from '../../dom/index.js'
 import type { Picture } from '../sight/picture.js'
 import type { Given } from '../../mount/index.js'
@@ -51,12 +51,13 @@ export interface Around {
   readonly attributes: Readonly<Record<string, string>>
 }
 
-/** What it is now, even if it is changed in place later; host objects, such as files, stay the very same. */
+/** What it is now, even if it is changed in place later; host objects, such as files, stay the very same, but for dates. */
 export function snapshot(value: unknown): unknown {
   return copied(value, new Map())
 }
 
 function copied(value: unknown, known: Map<unknown, unknown>): unknown {
+  if (isDate(value)) return new Date(value.getTime())
   if (typeof value !== 'object' || value === null || isHost(value)) return value
   if (known.has(value)) return known.get(value)
   const copy: Record<string, unknown> | unknown[] = Array.isArray(value) ? [] : {}
@@ -101,7 +102,7 @@ export function caretIn(place: HTMLElement): Around['caret'] {
 export function ownObjects() {
   const handed: { name: string; object: object; before: unknown }[] = []
   const copyOne = (name: string, value: unknown): unknown => {
-    if (typeof value !== 'object' || value === null || isHost(value)) return value
+    if (typeof value !== 'object' || value === null || (isHost(value) && !isDate(value))) return value
     const object = snapshot(value) as object
     handed.push({ name, object, before: snapshot(value) })
     return object

@@ -1,4 +1,4 @@
-import { equal, isHost, printed } from '../../contract/index.js'
+import { accepts, equal, isHost, printed } from '../../contract/index.js'
 import type { ControlKind } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
@@ -79,15 +79,28 @@ export async function lostToAnother(subject: Subject, { trail, rows }: Played): 
     const isOnlyOnes = came !== undefined && !has(entriesIn(alone, name) ?? [], came)
     if (came === undefined || !isOnlyOnes || has(last, came) || last.length === 0) continue
     if (!(await standTogether(subject, trail, name, both, came))) continue
+    if (await isByAFlag(subject, trail, name, came)) continue
     return {
       row: 2,
       says: `the second box takes the first out of ${name}`,
-      expected: `${name} with ${printed(came)}`,
+      expected: `${name} with ${printed(came[0] === '' ? came[1] : came)}`,
       found: `${name} ${printed(valueIn(both, name))}`,
       cause: `it makes ${name} of the last box alone, and not of what stands`,
     }
   }
   return undefined
+}
+
+/** Whether a flag of its own says that one stands at a time: where it is turned over, both do. */
+async function isByAFlag(subject: Subject, { given, moves }: Trail, name: string, came: Entry): Promise<boolean> {
+  for (const flag of subject.tellable.filter(({ kind, type }) => kind === 'property' && accepts(type, true))) {
+    const isOn = given[flag.name] ?? flag.default
+    if (typeof isOn !== 'boolean') continue
+    const last = (await subject.play({ given: { ...given, [flag.name]: !isOn }, moves })).rows[2]
+    const entries = last === undefined ? [] : (entriesIn(last, name) ?? [])
+    if (has(entries, came) && entries.length > 1) return true
+  }
+  return false
 }
 
 /** Whether both are held and shown where their owner gives them. */
@@ -151,8 +164,10 @@ function valueIn({ read, held }: Row, name: string): unknown {
   return read[name] ?? held[name]
 }
 
+type Entry = readonly [key: unknown, entry: unknown]
+
 /** Of a list its entries, of a record its members that are not off, and of those that are lists the entries; nothing for any other value. */
-function entriesIn(row: Row, name: string): (readonly [key: unknown, entry: unknown])[] | undefined {
+function entriesIn(row: Row, name: string): Entry[] | undefined {
   const value = valueIn(row, name)
   if (Array.isArray(value)) return value.map((entry: unknown) => ['', entry])
   if (typeof value !== 'object' || value === null || isHost(value)) return undefined
@@ -162,6 +177,6 @@ function entriesIn(row: Row, name: string): (readonly [key: unknown, entry: unkn
   )
 }
 
-function has(all: readonly (readonly [unknown, unknown])[], [key, entry]: readonly unknown[]): boolean {
+function has(all: readonly Entry[], [key, entry]: Entry): boolean {
   return all.some((one) => one[0] === key && isAlike(one[1], entry))
 }

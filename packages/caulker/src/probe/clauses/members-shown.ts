@@ -3,6 +3,7 @@ import type { Given } from '../../mount/index.js'
 import { pictureText, samePicture, type Picture } from '../sight/picture.js'
 import type { Played } from '../stage/played.js'
 import type { Trail } from '../stage/trail.js'
+import { withAFlagTurned } from '../subject/other-mounts.js'
 import type { Subject } from '../subject/subject.js'
 import { withPart } from './beside.js'
 import type { LeakAt } from './clause.js'
@@ -57,6 +58,20 @@ export function isMadeUp(subject: Subject, given: Given): boolean {
   )
 }
 
+/** Whether a flag of its own says that one is shown at a time: where it is turned over, it shows what was left out. */
+async function showsBothByAFlag(
+  subject: Subject,
+  { given, value: { name } }: { readonly given: Given; readonly value: ValueClause },
+  without: unknown,
+): Promise<boolean> {
+  for (const turned of withAFlagTurned(subject, given))
+    if (
+      !samePicture((await subject.fresh(turned)).picture, (await subject.fresh({ ...turned, [name]: without })).picture)
+    )
+      return true
+  return false
+}
+
 /** What is shown by itself is not shown beside another. */
 export async function unseenBeside(subject: Subject, { trail, rows: [row] }: Played): Promise<LeakAt | undefined> {
   const several = severalIn(subject).find(({ given }) => equal(given, trail.given))
@@ -68,6 +83,7 @@ export async function unseenBeside(subject: Subject, { trail, rows: [row] }: Pla
     if (![without, alone, nothing].every((one) => one !== undefined && mayStand(subject, value, one))) continue
     if (!samePicture(await pictureOf(without), row.picture)) continue
     if (samePicture(await pictureOf(alone), await pictureOf(nothing))) continue
+    if (await showsBothByAFlag(subject, several, without)) continue
     return {
       row: 0,
       says: `${says} is shown by itself, and not beside another`,

@@ -1,8 +1,9 @@
-import { accepts, equal, isHost, printed } from '../../contract/index.js'
+import { equal, isHost, printed } from '../../contract/index.js'
 import type { ControlKind } from '../person/controls.js'
 import { samePicture } from '../sight/picture.js'
 import type { Played, Row } from '../stage/played.js'
 import { isDone, operatedIn, type Trail } from '../stage/trail.js'
+import { withAFlagTurned } from '../subject/other-mounts.js'
 import { oneAtEach, type Subject, type Way } from '../subject/subject.js'
 import type { LeakAt } from './clause.js'
 import { isAlike } from './laws.js'
@@ -93,10 +94,8 @@ export async function lostToAnother(subject: Subject, { trail, rows }: Played): 
 
 /** Whether a flag of its own says that one stands at a time: where it is turned over, both do. */
 async function isByAFlag(subject: Subject, { given, moves }: Trail, name: string, came: Entry): Promise<boolean> {
-  for (const flag of subject.tellable.filter(({ kind, type }) => kind === 'property' && accepts(type, true))) {
-    const isOn = given[flag.name] ?? flag.default
-    if (typeof isOn !== 'boolean') continue
-    const last = (await subject.play({ given: { ...given, [flag.name]: !isOn }, moves })).rows[2]
+  for (const turned of withAFlagTurned(subject, given)) {
+    const last = (await subject.play({ given: turned, moves })).rows[2]
     const entries = last === undefined ? [] : (entriesIn(last, name) ?? [])
     if (has(entries, came) && entries.length > 1) return true
   }

@@ -80,6 +80,14 @@ export function brimming({
 
 const MOST_FULL = 2
 
+/** The same mount, each flag of its own turned over in its turn: one may say that one of several stands at a time. */
+export function* withAFlagTurned({ tellable }: Subject, given: Given): Iterable<Given> {
+  for (const { name, kind, type, default: usual } of tellable) {
+    const isOn = given[name] ?? usual
+    if (kind === 'property' && typeof isOn === 'boolean' && accepts(type, !isOn)) yield { ...given, [name]: !isOn }
+  }
+}
+
 /** An object that may leave out some members, with all of them: what edits those is there to be operated only then. */
 export function fullest({ values, middle, plain }: Subject): Given | undefined {
   const full = values.flatMap(({ name }): [string, unknown][] => {

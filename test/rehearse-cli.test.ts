@@ -173,10 +173,10 @@ describe('caulker rehearse', () => {
 
   it('ends with what it has found when it is interrupted', async () => {
     const ran = await new Promise<Ran>((resolve) => {
-      const args = [CLI, 'rehearse', 'examples/haul-out', '--edits', '3']
+      const args = [CLI, 'rehearse', 'examples/haul-out', '--edits', '5', '--states', '1000000']
       void run('/bin/sh', [
         '-c',
-        `"$0" "$@" & pid=$!; sleep 4; kill -INT $pid; wait $pid`,
+        `"$0" "$@" & pid=$!; sleep 8; kill -INT $pid; wait $pid`,
         process.execPath,
         ...args,
       ]).then(resolve)

@@ -10,7 +10,7 @@ import {
 } from 'caulker/inside/report'
 import { EXIT } from '../node/exit.js'
 import { createTaskThread, type TaskThread } from '../tasks/thread.js'
-import { deliver, progressLine, terminalWidth, wantsColour, type Progress } from './output.js'
+import { deliver, interruptible, progressLine, terminalWidth, wantsColour, type Progress } from './output.js'
 import { exploreInLanes, sayDoing } from './rehearse-lanes.js'
 import { playJunit, rehearseJunit } from './rehearse-junit.js'
 import { hasParted, isLive, playLive } from './rehearse-live.js'
@@ -58,8 +58,10 @@ async function exploreAll(
   line: Progress,
 ): Promise<number> {
   const asked = { paths, only: options.only }
+  // Also while the project is read: what was not begun is left.
+  const { signal, done } = interruptible()
   const { names, troubles } = await thread.run('rehearsePlan', asked)
-  const { answers, stuck } = await exploreInLanes(thread, asked, names, options, line)
+  const { answers, stuck } = await exploreInLanes(thread, asked, names, options, line, signal).finally(done)
   const wirings = answers.map(({ wiring }) => wiring)
   const covers = answers.flatMap(({ wiring, cover }) => (cover === undefined ? [] : [{ name: wiring.name, ...cover }]))
   const walks = answers.map((one) => ({ scripts: one.walks }))

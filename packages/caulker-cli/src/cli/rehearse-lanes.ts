@@ -4,7 +4,7 @@ import { availableParallelism } from 'node:os'
 import type { ExploreAnswer, RehearseAsked } from '../tasks/rehearse-task.js'
 import type { Doing } from '../tasks/task.js'
 import { createTaskThread, type TaskThread } from '../tasks/thread.js'
-import { interruptible, type Progress } from './output.js'
+import type { Progress } from './output.js'
 import { isLive } from './rehearse-live.js'
 import type { RehearseOptions } from './rehearse-options.js'
 
@@ -24,9 +24,9 @@ export async function exploreInLanes(
   names: readonly string[],
   options: RehearseOptions,
   line: Progress,
+  signal: AbortSignal,
 ): Promise<InLanes> {
   const ended = new SharedArrayBuffer(4)
-  const { signal, done } = interruptible()
   signal.addEventListener('abort', () => Atomics.store(new Int32Array(ended), 0, 1))
   const answers = new Map<string, ExploreAnswer>()
   const stuck: InLanes['stuck'][number][] = []
@@ -54,7 +54,6 @@ export async function exploreInLanes(
   try {
     await Promise.all([thread, ...others].map(work))
   } finally {
-    done()
     await Promise.all(others.map((one) => one.end()))
   }
   return { answers: names.flatMap((name) => answers.get(name) ?? []), stuck }

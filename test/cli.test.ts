@@ -289,12 +289,14 @@ describe('reports of parts', () => {
     })
   })
 
-  it('are put together into what one run would have said', async () => {
+  it('are put together into what one run would have said, and a run goes on where another ended', async () => {
     const parts = [1, 2].map((part) => join(folder, `${part}.json`))
     for (const [at, file] of parts.entries()) await probe('--part', `${at + 1}`, '--of', '2', '--output', file)
     const whole = JSON.parse((await probe()).out) as object
     const together = await probe('--continue', ...parts)
     expect([together.code, JSON.parse(together.out)]).to.eql([0, whole])
+    const goneOn = await probe('--continue', parts[0]!)
+    expect([goneOn.code, JSON.parse(goneOn.out)]).to.eql([0, whole])
     const differing: [string[], string][] = [
       [['--seed', '2'], 'it was probed with seed 1, and this run has 2; give both the same'],
       [['--browser'], 'it was probed in an embedded DOM; leave --browser out'],
@@ -323,14 +325,17 @@ describe('a manifest', () => {
 })
 
 describe("the browser's own input", () => {
-  it('finds the leak that synthetic events find, with a trail that is played again the same way', async () => {
+  it('finds the same leak as synthetic events do, with a trail that is played again the same way', async () => {
     const only = ['examples/bilge', '--component', 'twice-text', '--clause', 'reports-once', '--format', 'json']
-    const { out } = await caulker('probe', ...only, '--browser', '--trusted')
-    const [{ clauses, replay }] = (
-      JSON.parse(out) as { components: [{ replay: string; clauses: [{ leak: { says: string } }] }] }
-    ).components
-    expect(clauses[0].leak.says).to.equal('it reports although nothing changed')
-    expect(replay).to.include('--browser --trusted')
+    const [synthetic, trusted] = [
+      await caulker('probe', ...only),
+      await caulker('probe', ...only, '--browser', '--trusted'),
+    ].map(
+      ({ out }) =>
+        (JSON.parse(out) as { components: { replay: string; clauses: { leak: { says: string } }[] }[] }).components[0]!,
+    )
+    expect(trusted!.clauses[0]!.leak.says).to.equal(synthetic!.clauses[0]!.leak.says)
+    expect(trusted!.replay).to.include('--browser --trusted')
     const { code, err } = await caulker('probe', 'examples/bilge', '--trusted')
     expect([code, err]).to.eql([2, 'caulker: --trusted: only a browser has input of its own; add --browser\n'])
   })

@@ -7,7 +7,6 @@ import { pageRows } from './conformance/page-rows.js'
 import { pagePlayer } from './conformance/page-player.js'
 import { parting } from './conformance/random-wiring.js'
 import { rows } from './conformance/rows.js'
-import { WHOLE } from './support/whole.js'
 
 const all = [...rows, ...journeyRows, ...pageRows]
 const sentences = new Map(
@@ -35,7 +34,7 @@ describe('what happens when something changes', () => {
 
     it('comes to the same as over ideal components, whatever the wiring and what is done to it', async () => {
       const player = pagePlayer(page.view)
-      for (let seed = 0; seed < (WHOLE ? 200 : 80); seed++)
+      for (let seed = 0; seed < 200; seed++)
         expect(await parting(seed, idealPlayer, player), `seed ${seed}`).to.equal(undefined)
     })
   })

@@ -155,16 +155,16 @@ const statusesOf = ({ clauses: judged }: Pick<ProbeReport, 'clauses'>, ...wanted
 for (const browser of [false, true])
   describe(`the boatyards, probed in ${browser ? 'Chromium' : 'the embedded DOM'}`, () => {
     it('breaks no clause of the sound one, and proves most of them', async () => {
-      // Half of them in each: the sound families of the corpus are tried, too.
-      const components = oneIn(2, Object.keys(HELD), browser ? 0 : 1)
+      // In the embedded DOM half of them: the sound families of the corpus are tried there, too.
+      const components = browser ? Object.keys(HELD) : oneIn(2, Object.keys(HELD))
       const report = await probed('examples/haul-out', { browser, components })
       expect(report.troubles).to.eql([])
       expect(brokenOf(report)).to.eql([])
       expect(report.components.map(({ component }) => component)).to.eql(components)
       for (const one of report.components)
         expect(statusesOf(one, 'held'), one.component).to.include.members(HELD[one.component]!)
-      const held = report.components.flatMap((one) => statusesOf(one, 'held'))
-      expect(held.includes('carries-form-value')).to.equal(browser)
+      const carries = report.components[0]!.clauses.find(({ clause }) => clause === 'carries-form-value')!
+      expect(carries.status).to.equal(browser ? 'held' : 'unproven')
     })
 
     it('names each leak of the leaking one by the right clause, and nothing else, in short trails', async () => {

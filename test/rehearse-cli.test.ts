@@ -220,7 +220,7 @@ describe('caulker rehearse', () => {
   })
 
   it('plays the scripts that cover the sound journey, and random walks over it, on its live components in Chromium', async () => {
-    const walks = WHOLE ? '500' : '15'
+    const walks = WHOLE ? '500' : '40'
     const { code, out } = await caulker('rehearse', 'examples/haul-out', '--edits', '1', '--browser', '--walks', walks)
     expect(out).to.match(
       /^No leaks in 1 screen or journey in \d+ states\.\n[^]* ✓ haul-out {2}all \d+ states seen; an end can be reached/,

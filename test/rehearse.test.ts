@@ -571,7 +571,7 @@ describe('a script', () => {
           expect((thrown as Error).message).to.match(/^script 'changed', step \d+: [^\n]+$/)
         }
       }),
-      { numRuns: WHOLE ? 10_000 : 2000 },
+      { numRuns: WHOLE ? 10_000 : 3000 },
     )
   })
 })

@@ -8,7 +8,7 @@ import { openWindow } from './support/window.js'
 import { WHOLE } from './support/whole.js'
 
 /** 1,000 where the whole is asked. */
-const MOUNTS = WHOLE ? 1000 : 100
+const MOUNTS = WHOLE ? 1000 : 200
 
 /** Counts what stays behind: listeners on elements and the window, timers, elements, and calls that nobody aborted. */
 function watched(view: Window & typeof globalThis) {

@@ -60,8 +60,10 @@ async function exploreAll(
   const asked = { paths, only: options.only }
   // Also while the project is read: what was not begun is left.
   const { signal, done } = interruptible()
-  const { names, troubles } = await thread.run('rehearsePlan', asked)
-  const { answers, stuck } = await exploreInLanes(thread, asked, names, options, line, signal).finally(done)
+  const plan = thread.run('rehearsePlan', asked)
+  const explored = plan.then(({ names }) => exploreInLanes(thread, asked, names, options, line, signal))
+  const { answers, stuck } = await explored.finally(done)
+  const { names, troubles } = await plan
   const wirings = answers.map(({ wiring }) => wiring)
   const covers = answers.flatMap(({ wiring, cover }) => (cover === undefined ? [] : [{ name: wiring.name, ...cover }]))
   const walks = answers.map((one) => ({ scripts: one.walks }))

@@ -183,13 +183,13 @@ export async function takesAnother(subject: Subject, played: Played): Promise<Le
   })
   if (on?.kind !== 'button') return undefined
   const clicked = (await subject.play({ given: trail.given, moves: [gesture({ do: 'press', on })] })).rows[1]
-  const taken = clicked?.heard.length === 0 || row.heard.length === 0 ? undefined : clicked
-  const unlike = subject.values.find(({ name }) => taken !== undefined && !equal(taken.read[name], row.read[name]))
+  if (clicked === undefined || clicked.heard.length === 0 || row.heard.length === 0) return undefined
+  const unlike = subject.values.find(({ name }) => !equal(clicked.read[name], row.read[name]))
   return (
     unlike && {
       row: rows.length - 1,
       says: `Space takes another ${unlike.name} than a click at “${on.label}”, which has the focus`,
-      expected: `${unlike.name} ${printed(taken?.read[unlike.name])}`,
+      expected: `${unlike.name} ${printed(clicked.read[unlike.name])}`,
       found: `${unlike.name} ${printed(row.read[unlike.name])}`,
       cause: 'the arrow keys count on, and the focus stays where it is',
     }

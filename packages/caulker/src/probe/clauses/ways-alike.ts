@@ -117,17 +117,17 @@ export async function notBySpace(subject: Subject, { trail, rows }: Played): Pro
       found: 'nothing is heard, and nothing changes',
       cause: 'it hears the click alone; whoever has no pointer cannot operate it',
     }
+  const unlike = subject.values.find(({ name }) => !equal(row.read[name], clicked.read[name]))
+  if (unlike === undefined) return undefined
   // Where the arrows go from one to the next, keys are heard at the one that Tab comes to.
   const isInTurn = await subject.look(trail.given, (container) => (findControl(container, on)?.tabIndex ?? -1) >= 0)
-  const unlike = subject.values.find(({ name }) => !equal(row.read[name], clicked.read[name]))
-  return isInTurn !== true
-    ? undefined
-    : unlike && {
-        row: 1,
-        says: `Space comes to another ${unlike.name} than a click`,
-        expected: `${unlike.name} ${printed(clicked.read[unlike.name])}`,
-        found: `${unlike.name} ${printed(row.read[unlike.name])}`,
-      }
+  if (isInTurn !== true) return undefined
+  return {
+    row: 1,
+    says: `Space comes to another ${unlike.name} than a click`,
+    expected: `${unlike.name} ${printed(clicked.read[unlike.name])}`,
+    found: `${unlike.name} ${printed(row.read[unlike.name])}`,
+  }
 }
 
 function isClick({ control: { kind }, moves: [first], changes }: Way): boolean {

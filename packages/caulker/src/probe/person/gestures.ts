@@ -16,8 +16,7 @@ export const KEYS = [
   'Delete',
   'Backspace',
   ' ',
-  '1',
-  '2',
+  ...(['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] as const),
 ] as const
 /** Shift by itself does nothing, at any control. */
 export type Key = (typeof KEYS)[number] | 'Shift'
